@@ -1,3 +1,4 @@
+import { Beside } from "../core/beside";
 import type { Apart, Found, Heard, Recording, Struck } from "./heard";
 
 /** A step that was played to the click; times are those of the audio context. */
@@ -30,49 +31,26 @@ interface Told {
   struck?: Struck[];
 }
 
-interface Answer {
-  id: number;
-  heard?: string;
-  failed?: string;
-}
-
 /** Longer than any pass takes to be measured: then something is wrong with the worker, and another is begun. */
 const PATIENCE_MS = 30_000;
 
 /** The same of a file of ten minutes on a slow machine. */
 const PATIENCE_WITH_FILES_MS = 300_000;
 
-let worker: Worker | undefined;
-let asked = 0;
-const waiting = new Map<number, (answer: Answer) => void>();
+const ear = new Beside<Question, string>(
+  () => new Worker(new URL("./ear.worker.ts", import.meta.url), { type: "module" }),
+);
 
-function awake(): Worker {
-  if (worker) return worker;
-  worker = new Worker(new URL("./ear.worker.ts", import.meta.url), { type: "module" });
-  worker.onmessage = ({ data }: MessageEvent<Answer>) => waiting.get(data.id)?.(data);
-  worker.onerror = () => sleep();
-  return worker;
-}
+/** Lets what listens go; whoever waits for it hears nothing. */
+export const sleep = () => ear.sleep();
 
-/** Lets the worker go; whoever waits for it hears that it failed. */
-export function sleep() {
-  worker?.terminate();
-  worker = undefined;
-  [...waiting].forEach(([id, tell]) => tell({ id, failed: "gone" }));
-}
-
-function ask<T>(question: Question, patience: number): Promise<T | undefined> {
-  const id = ++asked;
-  return new Promise((resolve) => {
-    const timer = setTimeout(sleep, patience);
-    waiting.set(id, ({ heard }) => {
-      clearTimeout(timer);
-      waiting.delete(id);
-      resolve(heard === undefined ? undefined : (JSON.parse(heard) as T));
-    });
-    awake().postMessage({ id, question });
-  });
-}
+const ask = async <T>(question: Question, patience: number): Promise<T | undefined> => {
+  try {
+    return JSON.parse(await ear.ask(question, patience)) as T;
+  } catch {
+    return undefined;
+  }
+};
 
 /** Measures a step, apart from the page; nothing where that fails. */
 export const hear = (question: Extract<Question, Step>) => ask<Heard>(question, PATIENCE_MS);

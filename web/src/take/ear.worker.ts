@@ -1,4 +1,5 @@
 import { keys, listen, recorded, recordedKeys } from "tachylim-ear";
+import { answering } from "../core/beside";
 import type { Question } from "./ear";
 import type { Struck } from "./heard";
 
@@ -48,9 +49,4 @@ async function struckIn(file: ArrayBuffer): Promise<Struck[]> {
   );
 }
 
-self.onmessage = ({ data: { id, question } }: MessageEvent<{ id: number; question: Question }>) => {
-  answered(question).then(
-    (heard) => self.postMessage({ id, heard }),
-    (error: unknown) => self.postMessage({ id, failed: String(error) }),
-  );
-};
+answering(answered);

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import type { Core, Moment as Told } from "../../core/core";
 import type { EventWish } from "../../outbox/queue";
 
 type RunView = Schemas["RunView"];
@@ -10,13 +11,14 @@ type Happened = Pick<EventWish, "clientId" | "kind" | "verdict" | "tension" | "t
 /** What the core tells of where a run stands; which section that is and who answered, the page knows. */
 type Moment = Omit<RunView, "last" | "passage" | "section" | "sectionId" | "passageId">;
 
-/** The core that the page carries. */
-export interface Core {
-  edition(): number;
-  begin(score: string): string;
-  after(event: string): string;
-  toHear(): string;
-}
+/** What the core takes for the same is the same text: who has answered says nothing to it. */
+const textOf = ({ kind, verdict, tension, told, seconds, heard }: Omit<Happened, "clientId">) =>
+  JSON.stringify({ kind, verdict, tension, told, seconds, heard });
+
+/** What most passes are answered by. */
+const USUAL = (["CLEAN", "ROUGH", "BROKE"] as const).map((verdict) =>
+  textOf({ kind: "JUDGED", verdict, tension: null, told: null, seconds: null }),
+);
 
 /**
  * A run that the page goes on with by itself: what comes next is decided by the same core as on the server, so that nobody
@@ -24,6 +26,10 @@ export interface Core {
  */
 export class LocalRun {
   private readonly events: (Happened & { left?: Score["left"] })[];
+  private first!: Moment;
+
+  /** What a microphone is to hear of the step it stands at. */
+  toHear = "";
 
   private constructor(
     private readonly core: Core,
@@ -33,29 +39,31 @@ export class LocalRun {
   }
 
   /** Takes a run up; nothing where the page's core follows other rules than the server's. */
-  static of(core: Core, score: Score): LocalRun | undefined {
-    if (core.edition() !== score.edition) return undefined;
+  static async of(core: Core, score: Score): Promise<LocalRun | undefined> {
+    if ((await core.edition()) !== score.edition) return undefined;
     const run = new LocalRun(core, score);
-    run.first = run.begin();
+    run.first = (await run.begin())!;
     return run;
   }
-
-  private first!: Moment;
 
   /** What is shown of it before anything else happens; of whose it is, {@code view} tells. */
   opening(view: RunView): RunView {
     return this.shown(this.first, view);
   }
 
-  private begin(): Moment {
+  private async begin() {
     const ownEvents = this.events.length > this.score.events.length;
     const left = ownEvents ? null : this.score.left;
-    return JSON.parse(this.core.begin(JSON.stringify({ ...this.score, left, events: this.events }))) as Moment;
+    return this.heard(await this.core.begin(JSON.stringify({ ...this.score, left, events: this.events })));
   }
 
-  /** What a microphone is to hear of the step it stands at. */
-  toHear() {
-    return this.core.toHear();
+  /** Where it stands now; nothing where that was refused. */
+  private heard({ moment, toHear }: Told): Moment | undefined {
+    const told = JSON.parse(moment) as Moment | { refused: string };
+    if ("refused" in told) return undefined;
+    this.toHear = toHear;
+    if (told.step.pass?.ask === "VERDICT") this.core.suppose(USUAL);
+    return told;
   }
 
   /** How many events it has seen. */
@@ -63,20 +71,27 @@ export class LocalRun {
     return this.events.length;
   }
 
-  /** What is shown after one more event, or after the last was put right; nothing where it does not fit. */
-  after(event: Happened, view: RunView): RunView | undefined {
+  /** What is shown after one more event, or after one was put right; nothing where it does not fit. */
+  async after(event: Happened, view: RunView): Promise<RunView | undefined> {
     const known = this.events.findIndex((other) => other.clientId === event.clientId);
-    if (known >= 0) {
-      const before = this.events[known]!;
-      this.events[known] = { ...before, tension: event.tension };
-      return this.shown(this.begin(), view);
-    }
-    const told = JSON.parse(this.core.after(JSON.stringify(event))) as Moment | { refused: string };
-    if ("refused" in told) return undefined;
+    const told = known < 0 ? await this.added(event) : await this.corrected(known, event.tension);
+    return told && this.shown(told, view);
+  }
+
+  private async added(event: Happened) {
+    const told = this.heard(await this.core.after(textOf(event)));
+    if (!told) return undefined;
     // What was left of the day holds from the first event on that the page takes by itself.
     const first = this.events.length === this.score.events.length;
     this.events.push(first ? { ...event, left: this.score.left } : event);
-    return this.shown(told, view);
+    return told;
+  }
+
+  private async corrected(known: number, tension: number | null) {
+    const event = { ...this.events[known]!, tension };
+    this.events[known] = event;
+    const isLast = known === this.events.length - 1 && known >= this.score.events.length;
+    return isLast ? this.heard(await this.core.instead(textOf(event))) : this.begin();
   }
 
   private shown(moment: Moment, view: RunView): RunView {

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { placeAt, schedule, tempoAt, times } from "../../click/clicks";
+import { onInterruption } from "../../click/interruptions";
 import { audible, type ClickWishes, USUAL, wanted } from "../../click/wishes";
 
 type Pass = NonNullable<Schemas["StepDto"]["pass"]>;
@@ -15,27 +16,27 @@ export interface Started {
   clicks: number[];
 }
 
-/** Plays the click of a pass as it is wanted, and says where its beat is: as it is heard, not as it is sent. */
-export function usePass(
-  asked: Pass | null,
-  speed: number,
-  onOver: () => void,
-  wishes: ClickWishes = USUAL,
-  onStart: (started: Started) => void = () => undefined,
-) {
+/** What is told of a pass while it plays. */
+interface Tells {
+  over: () => void;
+  started?: (started: Started) => void;
+  /** The sound was taken away: it plays no more. */
+  interrupted?: () => void;
+}
+
+/**
+ * Plays the click of a pass as it is wanted, and says where its beat is: as it is heard, not as it is sent. The sound is there
+ * from the first key on, as browsers want it, until whoever plays has gone.
+ */
+export function usePass(asked: Pass | null, speed: number, wishes: ClickWishes = USUAL, tells: Tells) {
   const pass = useMemo(() => (asked ? wanted(asked, wishes) : null), [asked, wishes]);
   const audio = useRef<AudioContext>(null);
   const silence = useRef<() => void>(undefined);
   const began = useRef(0);
   const [playing, setPlaying] = useState(false);
-  const over = useRef(onOver);
+  const told = useRef(tells);
   useEffect(() => {
-    over.current = onOver;
-  });
-
-  const started = useRef(onStart);
-  useEffect(() => {
-    started.current = onStart;
+    told.current = tells;
   });
 
   const context = useCallback(() => (audio.current ??= new AudioContext({ latencyHint: "interactive" })), []);
@@ -54,7 +55,7 @@ export function usePass(
     began.current = from;
     const sounding = audible(pass.clicks, wishes);
     silence.current = schedule(context(), sounding, from, speed, wishes);
-    started.current({ start: from + (pass.countIn * 60) / pass.tempo, clicks: times(sounding, from) });
+    told.current.started?.({ start: from + (pass.countIn * 60) / pass.tempo, clicks: times(sounding, from) });
     setPlaying(true);
   }, [pass, speed, stop, wishes, context]);
 
@@ -95,12 +96,26 @@ export function usePass(
     const timer = setInterval(() => {
       if (!beat().over) return;
       setPlaying(false);
-      over.current();
+      told.current.over();
     }, 30);
-    return () => clearInterval(timer);
-  }, [playing, beat]);
+    const letBe = onInterruption(context(), () => {
+      stop();
+      told.current.interrupted?.();
+    });
+    return () => {
+      clearInterval(timer);
+      letBe();
+    };
+  }, [playing, beat, context, stop]);
 
-  useEffect(() => () => silence.current?.(), []);
+  useEffect(
+    () => () => {
+      silence.current?.();
+      void audio.current?.close();
+      audio.current = null;
+    },
+    [],
+  );
 
   return { playing, start, stop, cue, beat, playedSeconds, tempoNow, context };
 }

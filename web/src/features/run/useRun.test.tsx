@@ -13,10 +13,19 @@ vi.mock("../../api/client", async (importOriginal) => {
     given: async (answer: Promise<{ data: unknown }>) => (await answer).data,
   };
 });
-/** A core for which every event is followed by the next pass. */
-vi.mock("tachylim-core", () => {
-  const moment = (why: string) => JSON.stringify({ theme: 0, answered: null, step: { why, ended: null } });
-  return { edition: () => 7, begin: () => moment("begun"), after: (event: string) => moment(`after ${event}`) };
+/** A core for which every event is followed by the next pass; each event waits where a test says so. */
+const page = vi.hoisted(() => ({ thinks: undefined as Promise<void> | undefined, asked: [] as string[] }));
+vi.mock("../../core/core", () => {
+  const moment = (why: string) => ({
+    moment: JSON.stringify({ theme: 0, answered: null, step: { why, ended: null, pass: null } }),
+    toHear: "",
+  });
+  const after = async (event: string) => {
+    page.asked.push(event);
+    await page.thinks;
+    return moment(`after ${event}`);
+  };
+  return { core: { edition: async () => 7, begin: async () => moment("begun"), after, instead: after } };
 });
 
 const { useRun } = await import("./useRun");
@@ -39,6 +48,7 @@ const score = (events: object[] = []) => ({
   left: null,
   sections: [{ sectionId: 3, passageId: 2 }],
 });
+type Kind = { kind: string };
 const clean = { kind: "JUDGED", verdict: "CLEAN", tension: 1, told: null, seconds: null } as const;
 
 async function answers(to: string, what: object) {
@@ -54,8 +64,26 @@ function opened() {
   return { run: () => result.current, ordinal };
 }
 
+/** A run that the page goes on with. */
+async function carried() {
+  const { run, ordinal } = opened();
+  await answers(RUN, view(0));
+  await answers(SCORE, score());
+  await waitFor(() => expect(run().alone).toBe(true));
+  return { run, ordinal };
+}
+
+/** The core thinks until what is given back is called. */
+function thinking() {
+  let thought = () => {};
+  page.thinks = new Promise((resolve) => (thought = resolve));
+  return thought;
+}
+
 beforeEach(() => {
   server.waiting.clear();
+  page.thinks = undefined;
+  page.asked.length = 0;
   waiting.clear();
   runs.clear();
 });
@@ -68,8 +96,56 @@ describe("a run on the page", () => {
     await answers(SCORE, score());
     await waitFor(() => expect(run().alone).toBe(true));
     act(() => void run().send(clean));
-    expect(ordinal()).toBe(1);
+    await waitFor(() => expect(ordinal()).toBe(1));
     expect(run()).toMatchObject({ waiting: 1, settling: false });
+  });
+
+  it("takes one answer a step, while it is worked out what comes next, and the tension that goes with it", async () => {
+    const { run, ordinal } = await carried();
+    const thought = thinking();
+    let clientId: string | undefined;
+    act(() => void (clientId = run().send(clean)));
+    act(() => expect(run().send(clean), "a key that was hit twice").toBeUndefined());
+    act(() => void run().send({ ...clean, tension: 4 }, clientId));
+    expect(ordinal()).toBe(0);
+    await act(async () => thought());
+    await waitFor(() => expect(run().view?.step.why).toContain('"tension":4'));
+    expect(ordinal()).toBe(1);
+    expect(waiting.all().map(({ event }) => [event.ordinal, event.tension])).toEqual([[0, 4]]);
+    await waitFor(() => expect(run().send(clean), "the next step is answered again").toBeDefined());
+  });
+
+  it("ends whenever it is asked to", async () => {
+    const { run } = await carried();
+    const thought = thinking();
+    act(() => void run().send(clean));
+    act(() => expect(run().send({ ...clean, kind: "SYMPTOM", verdict: null })).toBeDefined());
+    await act(async () => thought());
+    await waitFor(() =>
+      expect(page.asked.map((event) => (JSON.parse(event) as Kind).kind)).toEqual(["JUDGED", "SYMPTOM"]),
+    );
+  });
+
+  it("leaves to the server what the page cannot work out", async () => {
+    const { run, ordinal } = await carried();
+    page.thinks = Promise.reject(new Error("The worker is gone"));
+    act(() => void run().send(clean));
+    await waitFor(() => expect(run()).toMatchObject({ alone: false, settling: true }));
+    expect(ordinal()).toBe(0);
+    page.thinks = undefined;
+    await answers(EVENTS, view(1));
+    await waitFor(() => expect(ordinal()).toBe(1));
+  });
+
+  it("waits for its own step where the server was faster", async () => {
+    const { run, ordinal } = await carried();
+    const thought = thinking();
+    act(() => void run().send(clean));
+    await answers(EVENTS, view(1));
+    expect(ordinal()).toBe(0);
+    await act(async () => thought());
+    await waitFor(() => expect(ordinal()).toBe(1));
+    expect(run().waiting).toBe(0);
   });
 
   it("waits for the server before it has the core", async () => {
@@ -89,7 +165,7 @@ describe("a run on the page", () => {
     act(() => void run().send(clean));
     await answers(SCORE, score());
     await waitFor(() => expect(run().alone).toBe(true));
-    expect(ordinal(), "it goes on behind the answer").toBe(1);
+    await waitFor(() => expect(ordinal(), "it goes on behind the answer").toBe(1));
     expect(run()).toMatchObject({ waiting: 1, settling: false });
     await answers(EVENTS, { ...view(1), step: run().view!.step });
     expect(ordinal()).toBe(1);

@@ -6,6 +6,7 @@ import { EventQueue, type EventWish, type Queued } from "../../outbox/queue";
 import { forgetRun, keepRun, numberOf, playedHere, runIsOver } from "../../outbox/runs";
 import { waitBefore } from "../../outbox/patience";
 import { runs } from "../../outbox/shelf";
+import { core } from "../../core/core";
 import { LocalRun } from "./localRun";
 import { windowId } from "../../outbox/windowId";
 
@@ -21,22 +22,28 @@ const sameStep = (one: RunView, other: RunView) =>
   one.ordinal === other.ordinal && JSON.stringify(one.step) === JSON.stringify(other.step);
 
 /** What comes next by the page's own copy; nothing where that cannot tell, whatever the reason: then the server does. */
-function goOn(run: LocalRun | undefined, event: Parameters<LocalRun["after"]>[0], now: RunView) {
+async function goOn(run: LocalRun | undefined, event: Parameters<LocalRun["after"]>[0], now: RunView) {
   try {
-    return run?.ordinal === now.ordinal ? run.after(event, now) : undefined;
+    return run?.ordinal === now.ordinal ? await run.after(event, now) : undefined;
   } catch {
     return undefined;
   }
 }
 
-/** Where the page stands after what was answered. */
-const behind = (run: LocalRun | undefined, answers: Queued[], from: RunView) =>
-  answers.reduce<RunView | undefined>((now, { event, heard }) => now && goOn(run, { ...event, heard }, now), from);
+/** Where the page stands after all that was answered, what comes meanwhile included. */
+async function behind(run: LocalRun | undefined, answers: () => Queued[], from: RunView) {
+  let now: RunView | undefined = from;
+  for (let i = 0; now && i < answers().length; i++) {
+    const { event, heard } = answers()[i]!;
+    now = await goOn(run, { ...event, heard }, now);
+  }
+  return now;
+}
 
-/** The core, and all that has happened in a run: what the page needs to go on with it by itself. */
-const inFull = (id: number) =>
-  Promise.all([core(), given(api.GET("/api/runs/{id}/score", { params: { path: { id } } }))]);
-const core = () => import("tachylim-core");
+/** All that has happened in a run: what the page needs to go on with it by itself. */
+const scoreOf = (id: number) => given(api.GET("/api/runs/{id}/score", { params: { path: { id } } }));
+
+const ENDING: EventWish["kind"][] = ["STOPPED", "SYMPTOM"];
 
 /**
  * The run on the server, and the answers that are on their way there. Whatever is not settled is tried again. Meanwhile the
@@ -55,6 +62,8 @@ export function useRun(id: string) {
   const local = useRef<LocalRun>(undefined);
   const [alone, setAlone] = useState(false);
   const shown = useRef<RunView>(undefined);
+  /** What comes after an answer that was given, while that is worked out. */
+  const deciding = useRef<Promise<void>>(undefined);
 
   const play = useCallback((taken: LocalRun | undefined) => {
     local.current = taken;
@@ -67,8 +76,10 @@ export function useRun(id: string) {
 
   /** Shows what the server says, unless the page is further by now; and goes on from there where the two differ. */
   const hear = useCallback(
-    async (fresh: RunView, ahead: boolean) => {
+    async (fresh: RunView) => {
+      await deciding.current;
       const now = shown.current;
+      const ahead = queue.all().length > 0;
       if (now && ahead && local.current) return;
       // A step that is the same stays the same thing: it may be playing.
       const agrees = now !== undefined && sameStep(now, fresh);
@@ -79,14 +90,14 @@ export function useRun(id: string) {
       else if (!ahead && (!agrees || !local.current)) {
         play(undefined);
         try {
-          const [core, score] = await inFull(fresh.id);
+          const score = await scoreOf(fresh.id);
           // The core plays one run at a time: only the last that is taken up, and only where the server is no further.
           if (shown.current !== latest || latest.ordinal !== score.events.length) return;
-          const taken = LocalRun.of(core, score);
+          const taken = await LocalRun.of(core, score);
           if (taken) keepRun(id, latest, score);
           // What was answered while the core was on its way here is not answered again: the page goes on behind it.
-          const next = behind(taken, queue.all(), latest);
-          if (!next) return;
+          const next = await behind(taken, () => queue.all(), latest);
+          if (!next || shown.current !== latest) return;
           play(taken);
           if (next !== latest) show(next);
         } catch {
@@ -110,9 +121,9 @@ export function useRun(id: string) {
       const fresh = !told.held && !told.step.ended && (await follows()) ? await takenOver(id) : told;
       if (fresh.held) playedHere(id);
       setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
-      void hear(fresh, queue.all().length > 0);
+      void hear(fresh);
     },
-    [id, hear, queue],
+    [id, hear],
   );
 
   /** Goes on where this browser knows the run to stand, while the server cannot be reached. */
@@ -120,11 +131,11 @@ export function useRun(id: string) {
     const kept = runs.get(id);
     if (!kept || shown.current) return;
     if (await isOpenInAnother(id)) return setLink("elsewhere");
-    const taken = LocalRun.of(await core(), kept.score);
-    if (!taken || shown.current) return;
-    const since = queue.played().filter(({ event }) => event.ordinal >= kept.score.events.length);
-    const now = behind(taken, since, taken.opening(kept.view));
-    if (!now) return;
+    const taken = await LocalRun.of(core, kept.score);
+    if (!taken) return;
+    const since = () => queue.played().filter(({ event }) => event.ordinal >= kept.score.events.length);
+    const now = await behind(taken, since, taken.opening(kept.view));
+    if (!now || shown.current) return;
     play(taken);
     show(now);
   }, [id, queue, play, show]);
@@ -157,7 +168,7 @@ export function useRun(id: string) {
           setLink("ok");
           setNotice("");
           setWaiting(queue.all().length);
-          void hear(fresh, queue.all().length > 0);
+          void hear(fresh);
         };
         const left = queue.all().some(({ event }) => event.holder !== windowId());
         const { refused } = await sendQueued(id, queue, arrived);
@@ -194,6 +205,25 @@ export function useRun(id: string) {
     };
   }, [bringUp]);
 
+  /** Works out what comes after an answer, one after another. */
+  const decide = useCallback(
+    (event: Parameters<LocalRun["after"]>[0]) => {
+      const run = local.current;
+      if (!run) return;
+      const turn = (deciding.current ?? Promise.resolve()).then(async () => {
+        const now = shown.current!;
+        const next = local.current === run ? await goOn(run, event, now) : undefined;
+        if (deciding.current === turn) deciding.current = undefined;
+        if (local.current !== run || shown.current !== now) return;
+        if (next) show(next);
+        else play(undefined);
+        if (next?.step.ended) runIsOver(id);
+      });
+      deciding.current = turn;
+    },
+    [id, show, play],
+  );
+
   const send = useCallback(
     (
       event: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">,
@@ -202,6 +232,8 @@ export function useRun(id: string) {
     ) => {
       const now = shown.current;
       if (!now) return;
+      // Between two steps there is nothing to answer; whoever stops, stops.
+      if (deciding.current && correcting === undefined && !ENDING.includes(event.kind)) return;
       const clientId = correcting ?? crypto.randomUUID();
       // An answer that is put right stays what it was but for its tension.
       const before = queue.played().find((queued) => queued.id === correcting)?.event;
@@ -212,15 +244,12 @@ export function useRun(id: string) {
         heard,
       );
       setWaiting(queue.all().length);
-      const next = goOn(local.current, { ...event, clientId, heard }, now);
-      if (next) show(next);
-      else play(undefined);
-      if (next?.step.ended) runIsOver(id);
+      decide({ ...event, clientId, heard });
       // What is added while another answer is on its way is sent right behind it.
       void bringUp(false);
       return clientId;
     },
-    [id, queue, bringUp, show, play],
+    [queue, bringUp, decide],
   );
 
   /** What was measured of an answer that went before: nothing of what comes next changes, nor what is being played. */
@@ -246,16 +275,16 @@ export function useRun(id: string) {
       const taken = await takenOver(id);
       playedHere(id);
       setLink("ok");
-      void hear(taken, queue.all().length > 0);
+      void hear(taken);
       void bringUp(false);
     } catch (error) {
       fail(error);
     }
-  }, [id, bringUp, fail, hear, queue]);
+  }, [id, bringUp, fail, hear]);
 
   /** What a microphone is to hear of the step that is shown; nothing where the page does not know. */
   const toHear = useCallback(
-    () => (local.current?.ordinal === shown.current?.ordinal ? local.current?.toHear() : undefined),
+    () => (local.current?.ordinal === shown.current?.ordinal ? local.current?.toHear : undefined),
     [],
   );
 

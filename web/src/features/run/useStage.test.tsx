@@ -6,15 +6,25 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { RunView } from "./useRun";
 
 let overNow: () => void;
+let interruptedNow: () => void;
+interface Tells {
+  over: () => void;
+  started: (one: object) => void;
+  interrupted: () => void;
+}
 const playing = vi.hoisted(() => ({ on: false, seconds: 0, cues: 0 }));
 vi.mock("./usePass", () => ({
-  usePass: (_pass: unknown, _speed: number, onOver: () => void, _wishes: unknown, onStart: (one: object) => void) => {
-    overNow = onOver;
+  usePass: (_pass: unknown, _speed: number, _wishes: unknown, { over, started, interrupted }: Tells) => {
+    overNow = over;
+    interruptedNow = () => {
+      playing.on = false;
+      interrupted();
+    };
     return {
       playing: playing.on,
       start: () => {
         playing.on = true;
-        onStart({ start: 1, clicks: [] });
+        started({ start: 1, clicks: [] });
       },
       context: () => undefined,
       stop: () => (playing.on = false),
@@ -184,6 +194,18 @@ describe("the step at hand", () => {
     playing.seconds = 7.5;
     press("j", "KeyJ");
     expect(sent.at(-1)![0]).toMatchObject({ verdict: "CLEAN" });
+  });
+
+  it("whose sound is taken away counts for nothing, and waits for a hand", () => {
+    const { result, rerender, run, press } = stage();
+    press(" ", "Space");
+    rerender({ now: view(), here: run });
+    act(() => interruptedNow());
+    expect(result.current).toMatchObject({ state: "ready", hint: say("run.soundInterrupted") });
+    expect(sent).toEqual([]);
+    press(" ", "Space");
+    rerender({ now: view(), here: run });
+    expect(result.current).toMatchObject({ state: "playing", hint: "" });
   });
 
   it("before it is begun lets the tension of the last answer be put right", () => {

@@ -81,7 +81,13 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     const toHear = listens ? run.toHear?.() : undefined;
     if (toHear && pass) ears.begin({ toHear, start: from, clicks, ...about(pass) });
   };
-  const passing = usePass(pass, speed, over, click, started);
+  // What was cut off by no fault of the player's counts as not begun.
+  const interrupted = () => {
+    ears.drop();
+    setPlayed("no");
+    change({ is: "told", hint: speak("run.soundInterrupted") });
+  };
+  const passing = usePass(pass, speed, click, { over, started, interrupted });
   const { playing, start, stop, cue, beat, playedSeconds, tempoNow } = passing;
   useLayoutEffect(() => {
     context.current = passing.context;
@@ -114,8 +120,9 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     const measured = known?.takes.map((take) => take.measured);
     const event: Sent = { ...sent, tension, seconds: null, ...(measured && { measured, taken }) };
     const clientId = send(event, undefined, known?.heard && { ...known.heard, taken });
-    onItsWay.current = clientId === undefined ? undefined : { clientId, ...sent };
-    if (clientId !== undefined) answered.current = { ordinal, clientId, sent: event };
+    if (clientId === undefined) return;
+    onItsWay.current = { clientId, ...sent };
+    answered.current = { ordinal, clientId, sent: event };
   };
   const follow = (outcome: Outcome) => {
     change({ is: "told", told: outcome.told, hint: outcome.hint });
@@ -199,7 +206,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
 
   const felt = (figure: number) => {
     // Between two steps a tension belongs to the pass just played, also while its answer is on its way.
-    if (sending && onItsWay.current) {
+    if (onItsWay.current) {
       const { clientId, kind, verdict, told: figures } = onItsWay.current;
       change({ is: "felt", tension: figure });
       send({ kind, verdict, told: figures, tension: figure, seconds: null }, clientId);

@@ -1,5 +1,6 @@
 package tachylim.browser;
 
+import java.util.HashMap;
 import java.util.Map;
 import org.teavm.jso.JSExport;
 import tachylim.load.Effort;
@@ -22,6 +23,15 @@ public final class PageCore {
     private static Run run;
     private static RunBasis score;
 
+    /** The run before its last event, which may be put right. */
+    private static Run before;
+
+    /** What would come after events that may follow, by the texts of these. */
+    private static final Map<String, Told> supposed = new HashMap<>();
+
+    /** A run, and its moment as it is told. */
+    private record Told(Run run, String moment) {}
+
     /** What the last plan was drawn from, since a plan is changed many times before it is begun. */
     private static String plannedBy;
 
@@ -40,19 +50,55 @@ public final class PageCore {
     @JSExport
     public static String begin(String told) {
         score = RunBasis.CODEC.read(Json.read(told));
-        run = score.run(Json.read(score.workout()));
-        return moment();
+        Run begun = score.run(Json.read(score.workout()));
+        before = null;
+        return taken(new Told(begun, moment(begun)));
     }
 
     /** Plays the run on by one event, and tells the moment that comes after it; or why the event does not fit. */
     @JSExport
     public static String after(String event) {
         try {
-            run = run.after(EventDto.CODEC.read(Json.read(event)).event(run));
-            return moment();
+            Told told = supposed.containsKey(event) ? supposed.get(event) : played(run, event);
+            before = run;
+            return taken(told);
         } catch (IllegalArgumentException | IllegalStateException refusal) {
             return refused(refusal);
         }
+    }
+
+    /** Puts the last event right that {@code after} was told, and tells the moment that comes after it. */
+    @JSExport
+    public static String instead(String event) {
+        try {
+            if (before == null) {
+                throw new IllegalStateException("No event has been played by this page");
+            }
+            return taken(played(before, event));
+        } catch (IllegalArgumentException | IllegalStateException refusal) {
+            return refused(refusal);
+        }
+    }
+
+    /** Works out what would come after an event, so that it is told at once where it happens next. */
+    @JSExport
+    public static void suppose(String event) {
+        try {
+            supposed.put(event, played(run, event));
+        } catch (IllegalArgumentException | IllegalStateException refusal) {
+            // It is refused when it happens.
+        }
+    }
+
+    private static Told played(Run from, String event) {
+        Run next = from.after(EventDto.CODEC.read(Json.read(event)).event(from));
+        return new Told(next, moment(next));
+    }
+
+    private static String taken(Told told) {
+        run = told.run();
+        supposed.clear();
+        return told.moment();
     }
 
     /**
@@ -89,8 +135,8 @@ public final class PageCore {
         return Json.write(Map.of("refused", String.valueOf(refusal.getMessage())));
     }
 
-    private static String moment() {
+    private static String moment(Run of) {
         return Json.write(Moment.CODEC.write(
-                Moment.of(run, theme -> score.sections().get(theme).firstNote(), new Effort(score.effortBefore()))));
+                Moment.of(of, theme -> score.sections().get(theme).firstNote(), new Effort(score.effortBefore()))));
     }
 }

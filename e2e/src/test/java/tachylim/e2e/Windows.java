@@ -48,6 +48,18 @@ final class Windows {
         context.unrouteAll();
     }
 
+    private static final String EMPTIED = """
+            async () => {
+              localStorage.clear();
+              sessionStorage.clear();
+              for (const { name } of await indexedDB.databases())
+                await new Promise((resolve, reject) => {
+                  const gone = indexedDB.deleteDatabase(name);
+                  gone.onsuccess = resolve;
+                  gone.onerror = gone.onblocked = reject;
+                });
+            }""";
+
     private static boolean isEmptied(Page page) {
         BrowserContext context = page.context();
         try {
@@ -55,7 +67,7 @@ final class Windows {
             context.setOffline(false);
             page.setViewportSize(Browsing.WIDTH, Browsing.HEIGHT);
             page.navigate("/favicon.svg");
-            page.evaluate("() => { localStorage.clear(); sessionStorage.clear(); }");
+            page.evaluate(EMPTIED);
             context.clearCookies();
             page.navigate("about:blank");
             return true;

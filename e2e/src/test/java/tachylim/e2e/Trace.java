@@ -1,0 +1,102 @@
+package tachylim.e2e;
+
+import com.google.gson.JsonArray;
+import com.google.gson.JsonElement;
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Page;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.StreamSupport;
+
+/**
+ * What a page's own thread does from one thing a hand does until that has been drawn, as the browser traces it: its tasks, not what
+ * other threads do meanwhile.
+ */
+final class Trace {
+
+    private static final List<String> CATEGORIES =
+            List.of("disabled-by-default-devtools.timeline", "devtools.timeline", "blink.user_timing");
+
+    private static final double MICRO = 1e-3;
+
+    /** Marks when a hand does something, and when what changed after it has been drawn. */
+    static final String MARKED = """
+            looked => {
+              const onScreen = () => requestAnimationFrame(() => {
+                const { port1, port2 } = new MessageChannel();
+                port1.onmessage = () => { performance.mark('drawn'); window.drawn = (window.drawn ?? 0) + 1; };
+                port2.postMessage(0);
+              });
+              for (const kind of ['keydown', 'pointermove'])
+                addEventListener(kind, () => performance.mark('hand'), true);
+              new MutationObserver(onScreen).observe(document.body, {
+                subtree: true, childList: true, attributes: true, attributeFilter: looked });
+            }""";
+
+    /** From a hand to what was drawn, in milliseconds: of the page's thread, and of the clock. */
+    record Drawn(double work, double latency) {}
+
+    private record Span(double from, double to) {}
+
+    private final List<Span> tasks = new ArrayList<>();
+    private final List<Double> hands = new ArrayList<>();
+    private final List<Double> drawings = new ArrayList<>();
+
+    private Trace(JsonArray events) {
+        List<JsonObject> all = StreamSupport.stream(events.spliterator(), false)
+                .map(JsonElement::getAsJsonObject)
+                .toList();
+        // The thread of the page is the one on which it marks.
+        String page = all.stream()
+                .filter(one -> named(one, "drawn") || named(one, "hand"))
+                .map(Trace::thread)
+                .findFirst()
+                .orElseThrow();
+        for (JsonObject one : all) {
+            if (!thread(one).equals(page)) {
+                continue;
+            }
+            double at = one.get("ts").getAsDouble() * MICRO;
+            if (named(one, "hand")) {
+                hands.add(at);
+            } else if (named(one, "drawn")) {
+                drawings.add(at);
+            } else if (named(one, "RunTask") && one.has("dur")) {
+                tasks.add(new Span(at, at + one.get("dur").getAsDouble() * MICRO));
+            }
+        }
+        hands.sort(Comparator.naturalOrder());
+        drawings.sort(Comparator.naturalOrder());
+    }
+
+    private static boolean named(JsonObject event, String name) {
+        return event.get("name").getAsString().equals(name);
+    }
+
+    private static String thread(JsonObject event) {
+        return event.get("pid") + "/" + event.get("tid");
+    }
+
+    /** What a page does while something happens on it. */
+    static Trace of(Page page, Runnable what) {
+        Browser browser = page.context().browser();
+        browser.startTracing(page, new Browser.StartTracingOptions().setCategories(CATEGORIES));
+        what.run();
+        String text = new String(browser.stopTracing(), StandardCharsets.UTF_8);
+        return new Trace(JsonParser.parseString(text).getAsJsonObject().getAsJsonArray("traceEvents"));
+    }
+
+    /** From the last thing that a hand did to the last that was drawn after it. */
+    Drawn last() {
+        double from = hands.get(hands.size() - 1);
+        double to = drawings.get(drawings.size() - 1);
+        double work = tasks.stream()
+                .mapToDouble(task -> Math.max(0, Math.min(to, task.to()) - Math.max(from, task.from())))
+                .sum();
+        return new Drawn(work, to - from);
+    }
+}
