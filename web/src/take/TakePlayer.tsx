@@ -191,7 +191,7 @@ function Small({
       aria-label={label}
       aria-pressed={pressed}
       onClick={onClick}
-      className="inline-flex min-h-8 min-w-6 items-center gap-1.5 font-semibold underline-offset-4 hover:underline"
+      className="inline-flex min-h-8 min-w-6 touch:min-h-11 touch:min-w-11 items-center gap-1.5 font-semibold underline-offset-4 hover:underline"
     >
       {children}
     </button>
@@ -200,7 +200,7 @@ function Small({
 
 function Check({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
-    <label className="inline-flex min-h-8 items-center gap-1.5">
+    <label className="inline-flex min-h-8 items-center gap-1.5 touch:min-h-11">
       <input
         type="checkbox"
         className="size-4 accent-spruce"

@@ -1,6 +1,6 @@
 import { KeyGround } from "../ui/KeyGround";
 import { linear, logarithmic } from "./scales";
-import { type KeyboardEvent, type ReactNode, useId, useState } from "react";
+import { memo, type KeyboardEvent, type ReactNode, useId, useState } from "react";
 import { Heights } from "../ui/Axis";
 import { bpm, clock, minutes } from "../ui/format";
 import { useWidth } from "../ui/useWidth";
@@ -51,7 +51,7 @@ const FORM: Record<Stretch["form"], string> = {
 };
 
 /** A workout as a landscape: time to the right, tempo upward on a log scale. */
-export function Timeline({
+export const Timeline = memo(function Timeline({
   timeline,
   dark = false,
   playhead,
@@ -168,7 +168,7 @@ export function Timeline({
       </p>
     </div>
   );
-}
+});
 
 function reading(stretch: Stretch) {
   const what =

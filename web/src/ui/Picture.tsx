@@ -33,7 +33,7 @@ export function Picture({ title, file, rows, children }: Props) {
       </div>
       <div ref={frame}>{children}</div>
       <details className="mt-1">
-        <summary className="inline-block min-h-6 text-sm text-soft underline-offset-4 hover:underline">
+        <summary className="inline-block min-h-6 touch:py-3 text-sm text-soft underline-offset-4 hover:underline">
           {say("common.theSameInFigures")}
         </summary>
         <DataTable caption={title} rows={rows} />
@@ -48,7 +48,7 @@ function Take({ label, onClick, children }: { label: string; onClick: () => void
       type="button"
       aria-label={label}
       onClick={onClick}
-      className="min-h-6 min-w-6 text-sm text-soft underline-offset-4 hover:text-ink hover:underline"
+      className="min-h-6 min-w-6 touch:min-h-11 touch:min-w-11 text-sm text-soft underline-offset-4 hover:text-ink hover:underline"
     >
       {children}
     </button>

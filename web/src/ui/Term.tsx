@@ -12,7 +12,7 @@ export function Term({ of, children }: { of: TermName; children: ReactNode }) {
       <button
         type="button"
         popoverTarget={id}
-        className="cursor-help text-left underline decoration-dotted decoration-1 underline-offset-4"
+        className="cursor-help touch:min-h-11 touch:min-w-11 text-left underline decoration-dotted decoration-1 underline-offset-4"
       >
         {children}
       </button>

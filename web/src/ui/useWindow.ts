@@ -15,10 +15,11 @@ export function useWindow() {
 const PHONE_WIDTH = 640;
 /** As {@code short} in index.css. */
 const SHORT_HEIGHT = 500;
+const SHORT_WIDTH = 480;
 
 /** How the page is held: on a phone upright, or on one that lies on its side. */
 export function useHand() {
   const { width, height } = useWindow();
-  const short = height <= SHORT_HEIGHT;
+  const short = height <= SHORT_HEIGHT && width >= SHORT_WIDTH;
   return { short, phone: width < PHONE_WIDTH && !short, height };
 }

@@ -4,7 +4,7 @@ import english from "../../../words/en.json";
 import german from "../../../words/de.json";
 import { keep } from "../keep";
 import { language, learnToSpeak } from "./language";
-import { locale, say, speak } from "./say";
+import { locale, say, speak, speakTo } from "./say";
 
 async function spoken(search: string, browser: string[]) {
   history.replaceState(null, "", `/${search}`);
@@ -18,6 +18,20 @@ afterEach(() => {
   keep.removeItem("tachylim.language");
   vi.restoreAllMocks();
   speak("en", english);
+});
+
+describe("words that were said before", () => {
+  const reason = { code: "free.begin", values: {} };
+
+  it("are others for another instrument and in another language", () => {
+    speakTo({ instrument: "BRASS" });
+    expect([say("free.begin"), say(reason)]).toEqual(Array(2).fill("Easy air, until lips and jaw are loose."));
+    speakTo({ instrument: "BOWED" });
+    expect([say("free.begin"), say(reason)]).toEqual(Array(2).fill("Long, easy bows, until everything is loose."));
+    speak("de", german);
+    expect(say("free.begin")).toContain("Striche");
+    expect(say(reason)).toBe(say("free.begin"));
+  });
 });
 
 describe("the language of the page", () => {

@@ -19,19 +19,32 @@ let intl: IntlShape;
 /** Lips and breath, a bow arm, sticks: some words differ by the family of the instrument that is played. */
 let instrument: string | undefined;
 
+/** What is said the same each time, by these messages to this player. */
+let said = new Map<Code, string>();
+let told = new WeakMap<Reason, string>();
+
+function forgetSaid() {
+  said = new Map();
+  told = new WeakMap();
+}
+
 /** From here on bodies are spoken of as players of such an instrument do. */
 export const speakTo = (player: { instrument: string }) => {
+  if (player.instrument === instrument) return;
   instrument = player.instrument;
+  forgetSaid();
 };
 
 /** From here on the page speaks by these messages. */
 export function speak(language: string, messages: Record<string, Message>) {
   intl = createIntl({ locale: language, messages: read(messages), onError: refuse }, createIntlCache());
+  forgetSaid();
 }
 
 /** From here on the page knows these messages as well. */
 export function learn(messages: Record<string, Message>) {
   Object.assign(intl.messages, read(messages));
+  forgetSaid();
 }
 
 /** The build has read all messages, and written them down briefly. */
@@ -53,12 +66,25 @@ export function say(code: Code, values?: Record<string, Plain>): string;
 export function say(reason: Reason): string;
 export function say(code: Code, values: Record<string, Rich>): ReactNode;
 export function say(what: Code | Reason, values?: Record<string, Rich>): ReactNode {
-  if (typeof what === "string") return intl.formatMessage({ id: what }, { instrument, ...values });
-  return what.code in intl.messages ? because(what) : "";
+  if (typeof what !== "string") return kept(told, what, because);
+  return values ? intl.formatMessage({ id: what }, { instrument, ...values }) : kept(said, what, plainly);
 }
+
+function kept<Key extends object | string>(
+  all: { get: (key: Key) => string | undefined; set: (key: Key, words: string) => unknown },
+  key: Key,
+  find: (key: Key) => string,
+) {
+  let words = all.get(key);
+  if (words === undefined) all.set(key, (words = find(key)));
+  return words;
+}
+
+const plainly = (code: Code) => intl.formatMessage({ id: code }, { instrument });
 
 /** What was stored long ago may lack a value that its message asks for today: better no reason than no page. */
 function because(reason: Reason) {
+  if (!(reason.code in intl.messages)) return "";
   try {
     return intl.formatMessage({ id: reason.code }, parts(reason));
   } catch {

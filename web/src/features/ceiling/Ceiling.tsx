@@ -240,7 +240,10 @@ function Tests({ tests }: { tests: Schemas["TestDto"][] }) {
           <li key={test.runId}>
             {say("ceiling.passes", {
               link: (words) => (
-                <Link to={`/ceiling/test/${test.runId}`} className="text-spruce underline underline-offset-4">
+                <Link
+                  to={`/ceiling/test/${test.runId}`}
+                  className="touch:inline-block touch:py-3 text-spruce underline underline-offset-4"
+                >
                   {words}
                 </Link>
               ),
@@ -277,7 +280,7 @@ function Whole({ view }: { view: Schemas["CeilingView"] }) {
             <Link
               to={`/ceiling/${part.sectionId}`}
               aria-current={part.sectionId === view.sectionId ? "page" : undefined}
-              className={`underline-offset-4 hover:underline ${part.sectionId === view.sectionId ? "font-bold" : ""}`}
+              className={`touch:inline-block touch:py-2.5 underline-offset-4 hover:underline ${part.sectionId === view.sectionId ? "font-bold" : ""}`}
             >
               {unbroken(part.name || say("ceiling.allOfIt"))}
               {!part.cut && <span className="block text-sm text-soft">{say("ceiling.onItsOwn")}</span>}

@@ -24,7 +24,10 @@ export default function TestResult() {
         <>
           {say("ceiling.ceilingTestOf", {
             link: (words) => (
-              <Link to={`/ceiling/${view.sectionId}`} className="underline-offset-4 hover:underline">
+              <Link
+                to={`/ceiling/${view.sectionId}`}
+                className="touch:inline-block touch:py-3 underline-offset-4 hover:underline"
+              >
                 {words}
               </Link>
             ),

@@ -67,7 +67,7 @@ export default function Load() {
 function Caps({ caps }: { caps: Schemas["CapDto"][] }) {
   return (
     <details className="mt-6">
-      <summary className="min-h-8 cursor-pointer font-semibold">
+      <summary className="min-h-8 touch:py-2.5 cursor-pointer font-semibold">
         {say("load.howTodaysEffortIsCapped", { caps: caps.length })}
       </summary>
       <table className="mt-2 w-full text-left">

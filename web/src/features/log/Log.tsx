@@ -77,7 +77,10 @@ function EvenThisWeek() {
       <ul className="inline">
         {data.map((one) => (
           <li key={one.passageId} className="ml-4 inline-block">
-            <Link to={`/passages/${one.passageId}`} className="underline-offset-4 hover:underline">
+            <Link
+              to={`/passages/${one.passageId}`}
+              className="touch:inline-block touch:py-3 underline-offset-4 hover:underline"
+            >
               <bdi>{one.passage}</bdi>
             </Link>{" "}
             {say("log.evenPassage", {
@@ -105,7 +108,7 @@ function Row({ entry }: { entry: Entry }) {
       <p className="min-w-0">
         <Link
           to={open ? `/run/${entry.runId}` : `/log/${entry.runId}`}
-          className="font-semibold underline-offset-4 hover:underline"
+          className="touch:inline-block touch:py-3 font-semibold underline-offset-4 hover:underline"
           dir="auto"
         >
           {entry.passage}

@@ -26,7 +26,7 @@ export default function MonthPage() {
     <Page
       title={day(first, { month: "long", year: "numeric" })}
       above={
-        <Link to="/log" className="underline-offset-4 hover:underline">
+        <Link to="/log" className="touch:inline-block touch:py-3 underline-offset-4 hover:underline">
           {say("log.log")}
         </Link>
       }

@@ -40,7 +40,7 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
   const heard = passes.some((pass) => pass.heard);
   return (
     <details className="mt-5">
-      <summary className="min-h-8 cursor-pointer font-semibold">
+      <summary className="min-h-8 touch:py-2.5 cursor-pointer font-semibold">
         {say("log.itsAndWhatWasSaid", {
           passes: passes.reduce((sum, pass) => sum + (pass.verdict ? pass.passes : 0), 0),
         })}
@@ -114,7 +114,7 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
                     type="button"
                     aria-label={say("log.putPassRight", { i: i + 1 })}
                     onClick={() => setEditing(pass.place)}
-                    className="min-h-9 font-semibold text-spruce underline underline-offset-4"
+                    className="min-h-9 touch:min-h-11 font-semibold text-spruce underline underline-offset-4"
                   >
                     {say("log.putRight")}
                   </button>

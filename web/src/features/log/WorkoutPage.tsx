@@ -23,7 +23,7 @@ export default function WorkoutPage() {
       title={called(entry.passage, entry.section) + andMore(entry.sections)}
       above={
         <>
-          <Link to="/log" className="underline-offset-4 hover:underline">
+          <Link to="/log" className="touch:inline-block touch:py-3 underline-offset-4 hover:underline">
             {say("log.log")}
           </Link>{" "}
           · {longDay(entry.day)}, {timeOfDay(entry.startedAt)}

@@ -60,7 +60,7 @@ function Row({ passage, range }: { passage: Passage; range: [number, number] }) 
       <div className="min-w-0">
         <Link
           to={`/passages/${passage.id}`}
-          className="text-lg font-semibold underline-offset-4 hover:underline"
+          className="touch:inline-block touch:py-2.5 text-lg font-semibold underline-offset-4 hover:underline"
           dir="auto"
         >
           {passage.title}

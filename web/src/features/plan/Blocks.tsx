@@ -15,7 +15,7 @@ interface Props {
 const STEP_SECONDS = 60;
 const LEAST_SECONDS = 60;
 const SMALL =
-  "inline-flex h-9 w-9 shrink-0 items-center justify-center rounded-[5px] border border-rule hover:border-ink disabled:opacity-35";
+  "inline-flex h-9 w-9 shrink-0 items-center justify-center rounded-[5px] border border-rule-strong touch:h-11 touch:w-11 hover:border-ink disabled:opacity-35";
 
 /** The blocks of a workout with their reasons, to be moved, timed, given another method, or taken out. */
 export function Blocks({ view, onChange }: Props) {

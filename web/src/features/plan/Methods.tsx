@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { RadioGroup } from "radix-ui";
 import type { Schemas } from "../../api/client";
 import { useMethods } from "../../api/queries";
@@ -17,7 +18,7 @@ const PURPOSES = ["BEYOND", "CLIMB", "STAY", "FIND_OUT", "EASY"] as const;
 const SKETCH_WIDTH = 72;
 
 /** All methods in view, by what they are for, each with how it moves; and why one of them would suit now. */
-export function Methods({ value, advice, onChange }: Props) {
+export const Methods = memo(function Methods({ value, advice, onChange }: Props) {
   const methods = useMethods().data ?? [];
   return (
     <section aria-label={say("plan.method")}>
@@ -43,7 +44,7 @@ export function Methods({ value, advice, onChange }: Props) {
                   key={method.school}
                   value={method.school}
                   title={say(`method.${method.school}.hint`)}
-                  className="flex min-h-10 w-full items-center gap-2 rounded-[5px] border border-transparent px-1.5 py-0.5 text-left leading-tight hover:border-rule-strong data-[state=checked]:border-spruce data-[state=checked]:bg-spruce-pale"
+                  className="flex min-h-10 w-full touch:min-h-11 items-center gap-2 rounded-[5px] border border-transparent px-1.5 py-0.5 text-left leading-tight hover:border-rule-strong data-[state=checked]:border-spruce data-[state=checked]:bg-spruce-pale"
                 >
                   <Sketch passes={method.shape} label="" width={SKETCH_WIDTH} />
                   <span className="min-w-0 text-sm">
@@ -66,4 +67,4 @@ export function Methods({ value, advice, onChange }: Props) {
       </p>
     </section>
   );
-}
+});

@@ -1,7 +1,7 @@
 import { Term } from "../../ui/Term";
 import { Redo2, Undo2 } from "lucide-react";
 import { RANGES } from "../../api/ranges";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useCallback, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { sentence, useAgain, useDrafts, usePreview, useUsualPlan } from "../../api/queries";
@@ -81,10 +81,22 @@ function Editor({ usual, asked, draft }: EditorProps) {
   // The server may still be drawing what was put together: the next change is made to that, not to what is drawn yet.
   const latest = wish.blocks.length === drawn.wish.blocks.length ? wish.blocks : drawn.wish.blocks;
   const view = { ...drawn, wish: { ...drawn.wish, blocks: latest } };
-  const put = (next: Wish) => setHistory((now) => stepped(now, next));
+  const put = useCallback((next: Wish) => setHistory((now) => stepped(now, next)), []);
   const through = useThrough(wish, put);
-  const change = (part: Partial<Wish>) => put({ ...wish, ...part, blocks: own(wish.blocks) });
-  const rearrange = (blocks: Block[]) => put({ ...wish, blocks });
+  // The same all along, so that what a change does not touch is not drawn again.
+  const change = useCallback(
+    (part: Partial<Wish>) => setHistory((all) => stepped(all, { ...all.now, ...part, blocks: own(all.now.blocks) })),
+    [],
+  );
+  const rearrange = useCallback((blocks: Block[]) => setHistory((all) => stepped(all, { ...all.now, blocks })), []);
+  const { mutate: goThrough } = through;
+  const isPart = Boolean(view.sections[0]?.section);
+  const choose = useCallback(
+    (school: Wish["school"]) =>
+      // A performance is of the whole passage.
+      school === "PERFORMANCE_RUN" && isPart ? goThrough("PERFORM") : change({ school }),
+    [isPart, goThrough, change],
+  );
   useKeys((event) => {
     if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
     if (event.target instanceof HTMLInputElement) return;
@@ -100,7 +112,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
     <Page
       title={titled(view.sections)}
       above={
-        <Link to="/" className="underline-offset-4 hover:underline">
+        <Link to="/" className="touch:inline-block touch:py-3 underline-offset-4 hover:underline">
           {say("plan.today")}
         </Link>
       }
@@ -169,14 +181,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
         </p>
       ))}
       <div className="mt-4">
-        <Methods
-          value={wish.school}
-          advice={view.advice}
-          onChange={(school) =>
-            // A performance is of the whole passage.
-            school === "PERFORMANCE_RUN" && view.sections[0]?.section ? through.mutate("PERFORM") : change({ school })
-          }
-        />
+        <Methods value={wish.school} advice={view.advice} onChange={choose} />
       </div>
       <div className="mt-6 grid gap-x-10 gap-y-8 lg:grid-cols-[17rem_1fr]">
         <div className="grid content-start gap-8">

@@ -51,7 +51,7 @@ export function Sections({ view, wish, through, onChange }: Props) {
         view.sections.map((section) => (
           <span
             key={section.id}
-            className="inline-flex min-h-10 items-center gap-1 rounded-[5px] border border-rule pl-3"
+            className="inline-flex min-h-10 items-center gap-1 rounded-[5px] border border-rule-strong pl-3 touch:min-h-11"
           >
             {called(section.passage, section.section)}
             <button

@@ -42,7 +42,7 @@ export function SettingFields({ name, block, onChange }: Props) {
   const figure = (value: string) => (value === "" ? null : Number(value));
   return (
     <details className="mt-1" open={block.setting !== null && block.setting !== undefined}>
-      <summary className="inline-flex min-h-6 cursor-pointer items-center font-semibold text-spruce underline underline-offset-4">
+      <summary className="inline-flex min-h-6 touch:min-h-11 cursor-pointer items-center font-semibold text-spruce underline underline-offset-4">
         {say("setting.title")}
         <span className="sr-only"> {name}</span>
       </summary>

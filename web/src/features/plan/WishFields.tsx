@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Term } from "../../ui/Term";
 import type { Schemas } from "../../api/client";
 import { Field, INPUT, Labelled } from "../../ui/Field";
@@ -22,7 +23,7 @@ const focuses = () => [
 ];
 
 /** What may be chosen about a workout. */
-export function WishFields({ wish, onChange }: Props) {
+export const WishFields = memo(function WishFields({ wish, onChange }: Props) {
   const bursts = wish.school === "INTERVAL_BURSTS";
   const climbs = wish.school !== "EASY" && wish.school !== "CEILING_TEST";
   return (
@@ -140,4 +141,4 @@ export function WishFields({ wish, onChange }: Props) {
       <p className="text-sm text-soft">{say("plan.theDotsInThePicture")}</p>
     </form>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { KeyHint } from "../../ui/Button";
 import { ANSWERING, NOTHING_TOLD, type Pass, type Told } from "./asks";
 import { ACTIONS, type Action, keyOf } from "./keys";
@@ -34,7 +35,7 @@ function lastOne(last: NonNullable<RunView["last"]>) {
 }
 
 /** Start, the three verdicts, tension and what else may be wanted; each one key and one button. */
-export function Answers({
+export const Answers = memo(function Answers({
   state,
   mayBeClean,
   tension,
@@ -58,8 +59,8 @@ export function Answers({
     </button>
   );
   const { ending } = ANSWERING[asked.ask];
-  const backOff = button("back-off", "border-night-rule", state === "rest" || sending);
-  const rest = button("rest", "border-night-rule", state === "rest" || sending);
+  const backOff = button("back-off", "border-night-edge", state === "rest" || sending);
+  const rest = button("rest", "border-night-edge", state === "rest" || sending);
   const symptom = button("symptom", "border-night-ink", false);
   const start =
     state === "playing" && ending
@@ -73,7 +74,7 @@ export function Answers({
     // On a phone what a thumb needs stays at the lower edge, however much stands above it.
     <section
       aria-label={say("run.answers")}
-      className="max-sm:sticky max-sm:bottom-0 max-sm:z-10 max-sm:-mx-4 max-sm:border-t max-sm:border-night-rule max-sm:bg-night max-sm:px-4 max-sm:pb-[max(0.5rem,env(safe-area-inset-bottom))] short:sticky short:bottom-0 short:z-10 short:bg-night short:pb-[max(0.25rem,env(safe-area-inset-bottom))]"
+      className="upright:sticky max-sm:bottom-0 max-sm:z-10 max-sm:-mx-4 max-sm:border-t max-sm:border-night-rule max-sm:bg-night max-sm:px-4 max-sm:pb-[max(0.5rem,env(safe-area-inset-bottom))] short:sticky short:bottom-0 short:z-10 short:bg-night short:pb-[max(0.25rem,env(safe-area-inset-bottom))]"
     >
       <p
         role="status"
@@ -124,7 +125,7 @@ export function Answers({
             type="button"
             aria-pressed={figure === tension}
             onClick={() => onAct(`tension-${figure}` as Action)}
-            className={`min-h-14 rounded-[5px] border-2 leading-tight max-sm:min-h-12 short:min-h-11 ${figure === tension ? "border-night-ink bg-night-ink text-night" : "border-night-rule text-night-ink"}`}
+            className={`min-h-14 rounded-[5px] border-2 leading-tight max-sm:min-h-12 short:min-h-11 ${figure === tension ? "border-night-ink bg-night-ink text-night" : "border-night-edge text-night-ink"}`}
           >
             <span className="text-xl font-bold short:text-base">{figure}</span>
             <span className="block text-xs short:ml-1.5 short:inline sm:text-sm">
@@ -143,4 +144,4 @@ export function Answers({
       )}
     </section>
   );
-}
+});

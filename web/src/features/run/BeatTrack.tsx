@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import type { Schemas } from "../../api/client";
 import type { BeatPlace } from "../../click/clicks";
 import { say } from "../../words/say";
@@ -10,7 +10,7 @@ interface Props {
 }
 
 /** A bar of beats and a mark that travels along it; nothing flashes. */
-export function BeatTrack({ pass, playing, beat }: Props) {
+export const BeatTrack = memo(function BeatTrack({ pass, playing, beat }: Props) {
   const mark = useRef<SVGCircleElement>(null);
   const progress = useRef<SVGRectElement>(null);
   const count = useRef<SVGTextElement>(null);
@@ -100,4 +100,4 @@ export function BeatTrack({ pass, playing, beat }: Props) {
       />
     </svg>
   );
-}
+});

@@ -50,20 +50,26 @@ export function SymptomDialog({ open, onClose, onConfirm }: Props & { onConfirm:
 export function KeysDialog({ open, onClose }: Props) {
   return (
     <Dialog dark title={say("run.keys")} open={open} onClose={onClose}>
-      <dl className="mb-5 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-4 gap-y-2">
-        {(Object.keys(ACTIONS) as Action[]).map((action) => (
-          <div key={action} className="contents">
-            <dt>
-              <KeyCap>{keyOf(action)}</KeyCap>
-            </dt>
-            <dd>{ACTIONS[action].label}</dd>
-          </div>
-        ))}
-      </dl>
+      {open && <Keys />}
       <p className="mb-5 text-night-soft">{say("run.aPedalWorksAsThe")}</p>
       <Button kind="main" onClick={onClose} autoFocus>
         {say("common.close")}
       </Button>
     </Dialog>
+  );
+}
+
+function Keys() {
+  return (
+    <dl className="mb-5 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-4 gap-y-2">
+      {(Object.keys(ACTIONS) as Action[]).map((action) => (
+        <div key={action} className="contents">
+          <dt>
+            <KeyCap>{keyOf(action)}</KeyCap>
+          </dt>
+          <dd>{ACTIONS[action].label}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import type { BeatPlace } from "../../click/clicks";
 import { largest, lines, type MusicLine, windowed } from "../../notation/engraver";
 import { useWidth } from "../../ui/useWidth";
@@ -22,7 +22,7 @@ const READABLE = 0.62;
  * The notes of a pass, as large as their space allows. What would be too small to read shows two lines of music at a time
  * and goes on to the next when it is played, gliding; nothing else moves while somebody reads.
  */
-export function Followed({ pass, abc, playing, beat, scale, maxHeight }: Props) {
+export const Followed = memo(function Followed({ pass, abc, playing, beat, scale, maxHeight }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>(0);
   const staff = useRef<HTMLDivElement>(null);
   const [failed, setFailed] = useState(false);
@@ -86,4 +86,4 @@ export function Followed({ pass, abc, playing, beat, scale, maxHeight }: Props) 
       {failed && <p className="text-sm">{say("run.theNotesCouldNotBe")}</p>}
     </div>
   );
-}
+});

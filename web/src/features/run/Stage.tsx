@@ -1,5 +1,5 @@
 import { Mic, MicOff } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { keep } from "../../keep";
 import { lastsOnlyHere } from "../../outbox/shelf";
@@ -357,7 +357,13 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
 }
 
 /** The sign that says whether it listens; it opens what there is to choose. */
-function MicrophoneButton({ ears, onAct }: { ears: "off" | "asking" | "on"; onAct: (action: Action) => void }) {
+const MicrophoneButton = memo(function MicrophoneButton({
+  ears,
+  onAct,
+}: {
+  ears: "off" | "asking" | "on";
+  onAct: (action: Action) => void;
+}) {
   const on = ears === "on";
   const Sign = on ? Mic : MicOff;
   return (
@@ -373,9 +379,9 @@ function MicrophoneButton({ ears, onAct }: { ears: "off" | "asking" | "on"; onAc
       {on && <span className="hidden md:inline">{say("heard.listening")}</span>}
     </button>
   );
-}
+});
 
-function ActionButton({
+const ActionButton = memo(function ActionButton({
   action,
   onAct,
   quiet = false,
@@ -400,4 +406,4 @@ function ActionButton({
       {label}
     </button>
   );
-}
+});

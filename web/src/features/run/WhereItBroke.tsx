@@ -136,7 +136,7 @@ export function Why({ onSay, numbered = false }: { onSay: (cause: string) => voi
           type="button"
           aria-label={cause}
           onClick={() => onSay(cause)}
-          className="min-h-10 rounded-[5px] border border-night-rule px-3 text-night-ink hover:border-night-soft"
+          className="min-h-11 rounded-[5px] border border-night-edge px-3 text-night-ink hover:border-night-soft"
         >
           {numbered && <KeyHint>{at + 1}</KeyHint>} {cause}
         </button>
@@ -148,7 +148,7 @@ export function Why({ onSay, numbered = false }: { onSay: (cause: string) => voi
         dir="auto"
         value={words}
         onChange={(event) => setWords(event.target.value)}
-        className="min-h-10 w-40 rounded-[5px] border border-night-rule bg-transparent px-3 text-night-ink"
+        className="min-h-11 w-40 rounded-[5px] border border-night-edge bg-transparent px-3 text-night-ink"
       />
     </form>
   );

@@ -63,7 +63,8 @@ export function useRun(id: string) {
   const [alone, setAlone] = useState(false);
   const shown = useRef<RunView>(undefined);
   /** What comes after an answer that was given, while that is worked out. */
-  const deciding = useRef<Promise<void>>(undefined);
+  const turn = useRef<Promise<void>>(undefined);
+  const [deciding, setDeciding] = useState(false);
 
   const play = useCallback((taken: LocalRun | undefined) => {
     local.current = taken;
@@ -77,7 +78,7 @@ export function useRun(id: string) {
   /** Shows what the server says, unless the page is further by now; and goes on from there where the two differ. */
   const hear = useCallback(
     async (fresh: RunView) => {
-      await deciding.current;
+      await turn.current;
       const now = shown.current;
       const ahead = queue.all().length > 0;
       if (now && ahead && local.current) return;
@@ -210,18 +211,23 @@ export function useRun(id: string) {
     (event: Parameters<LocalRun["after"]>[0]) => {
       const run = local.current;
       if (!run) return;
-      const turn = (deciding.current ?? Promise.resolve()).then(async () => {
+      const mine = (turn.current ?? Promise.resolve()).then(async () => {
         const now = shown.current!;
         const next = local.current === run ? await goOn(run, event, now) : undefined;
-        if (deciding.current === turn) deciding.current = undefined;
+        if (turn.current === mine) {
+          turn.current = undefined;
+          setDeciding(false);
+        }
+        setWaiting(queue.all().length);
         if (local.current !== run || shown.current !== now) return;
         if (next) show(next);
         else play(undefined);
         if (next?.step.ended) runIsOver(id);
       });
-      deciding.current = turn;
+      turn.current = mine;
+      setDeciding(true);
     },
-    [id, show, play],
+    [id, queue, show, play],
   );
 
   const send = useCallback(
@@ -233,7 +239,7 @@ export function useRun(id: string) {
       const now = shown.current;
       if (!now) return;
       // Between two steps there is nothing to answer; whoever stops, stops.
-      if (deciding.current && correcting === undefined && !ENDING.includes(event.kind)) return;
+      if (turn.current && correcting === undefined && !ENDING.includes(event.kind)) return;
       const clientId = correcting ?? crypto.randomUUID();
       // An answer that is put right stays what it was but for its tension.
       const before = queue.played().find((queued) => queued.id === correcting)?.event;
@@ -243,10 +249,10 @@ export function useRun(id: string) {
           : { ...event, clientId, holder: windowId(), ordinal: now.ordinal, secondsAgo: null },
         heard,
       );
-      setWaiting(queue.all().length);
       decide({ ...event, clientId, heard });
-      // What is added while another answer is on its way is sent right behind it.
-      void bringUp(false);
+      if (!local.current) setWaiting(queue.all().length);
+      // What comes next is drawn first. What is added while another answer is on its way is sent right behind it.
+      setTimeout(() => void bringUp(false));
       return clientId;
     },
     [queue, bringUp, decide],
@@ -290,5 +296,5 @@ export function useRun(id: string) {
 
   /** Whether the next step has to wait for what is on its way. */
   const settling = waiting > 0 && !alone;
-  return { id, view, link, notice, waiting, settling, alone, send, measuredLater, takeOver, toHear };
+  return { id, view, link, notice, waiting, settling, deciding, alone, send, measuredLater, takeOver, toHear };
 }

@@ -208,6 +208,22 @@ describe("the step at hand", () => {
     expect(result.current).toMatchObject({ state: "playing", hint: "" });
   });
 
+  it("stays as it was answered until the next is there, and takes a tension, but no other answer", () => {
+    const { result, rerender, run, press } = stage();
+    press(" ", "Space");
+    rerender({ now: view(), here: run });
+    press("k", "KeyK");
+    rerender({ now: view(), here: { ...run, deciding: true } as typeof run });
+    expect(result.current.state).toBe("playing");
+    press("l", "KeyL");
+    press(" ", "Space");
+    press("3", "Digit3");
+    expect(sent.map(([event, correcting]) => [event, correcting])).toMatchObject([
+      [{ verdict: "ROUGH", tension: null }, undefined],
+      [{ verdict: "ROUGH", tension: 3 }, "id-1"],
+    ]);
+  });
+
   it("before it is begun lets the tension of the last answer be put right", () => {
     const { press } = stage();
     press("5", "Digit5");

@@ -43,7 +43,7 @@ type Sent = Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">;
 export type StageState = "ready" | "playing" | "judge" | "rest";
 
 type Run = Pick<ReturnType<typeof useRun>, "settling" | "send"> &
-  Partial<Pick<ReturnType<typeof useRun>, "toHear" | "measuredLater">>;
+  Partial<Pick<ReturnType<typeof useRun>, "deciding" | "toHear" | "measuredLater">>;
 
 /** What can be done at the step at hand, and where it stands; how it looks is somebody else's. */
 export function useStage(run: Run, view: RunView, speed: number, instrument: string, account: string) {
@@ -98,7 +98,9 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     lineToHear && pass && (JSON.parse(lineToHear) as ToHear).passes.length > 0
       ? () => line.play(lineToHear, about(pass))
       : undefined;
-  const sending = run.settling;
+  // Between an answer and the step that follows, by the page or by the server, nothing else can be answered.
+  const deciding = run.deciding ?? false;
+  const between = run.settling || deciding;
 
   const onItsWay = useRef<{ clientId: string } & NonNullable<Outcome["send"]>>(undefined);
 
@@ -162,7 +164,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     pass?.ask === "VERDICT" &&
     ((key === "clean" && suggested?.verdict === "BROKE") || (key === "broke" && suggested?.verdict === "CLEAN"));
   const judge = (key: Key) => {
-    if (!pass || sending || !(playing || played !== "no")) return;
+    if (!pass || between || !(playing || played !== "no")) return;
     if (isFarFromHeard(key) && doubted !== ordinal) {
       setDoubted(ordinal);
       return change({ is: "told", hint: speak("heard.didYouMean", { heard: suggested!.verdict }) });
@@ -181,7 +183,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   });
   const ask = pass?.ask;
   useEffect(() => {
-    if (played !== "whole" || !ask || sending || open) return;
+    if (played !== "whole" || !ask || between || open) return;
     const end = ANSWERING[ask].end;
     if (end) return followed.current.follow(end(told));
     // Whoever was asked whether they mean it is waited for.
@@ -195,18 +197,18 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
       ((heard ? MOMENT : SILENCE) * 1000) / speed,
     );
     return () => clearTimeout(timer);
-  }, [played, ask, told, keepsGoing, sending, open, speed, heard, doubted, ordinal]);
+  }, [played, ask, told, keepsGoing, between, open, speed, heard, doubted, ordinal]);
   // Each step that is reached begins by itself once: the one that the page opens at waits for a hand, and so does one that
   // was stopped.
   const begun = useRef(ordinal);
   useEffect(() => {
     if (playing) begun.current = ordinal;
-    if (keepsGoing && ask && !sending && !open && begun.current !== ordinal) start();
-  }, [playing, ordinal, keepsGoing, ask, sending, open, start]);
+    if (keepsGoing && ask && !between && !open && begun.current !== ordinal) start();
+  }, [playing, ordinal, keepsGoing, ask, between, open, start]);
 
   const felt = (figure: number) => {
     // Between two steps a tension belongs to the pass just played, also while its answer is on its way.
-    if (onItsWay.current) {
+    if (between && onItsWay.current) {
       const { clientId, kind, verdict, told: figures } = onItsWay.current;
       change({ is: "felt", tension: figure });
       send({ kind, verdict, told: figures, tension: figure, seconds: null }, clientId);
@@ -219,7 +221,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     }
   };
   const simply = (kind: "BACKED_OFF" | "REST_ASKED") => {
-    if (!pass || sending) return;
+    if (!pass || between) return;
     const seconds = soFar();
     stop();
     send({ kind, verdict: null, told: null, tension: null, seconds });
@@ -234,7 +236,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     if (action.startsWith("tension")) return felt(Number(action.slice(-1)));
     switch (action) {
       case "start":
-        if (!pass || sending) return;
+        if (!pass || between) return;
         const { ending } = ANSWERING[pass.ask];
         if (playing && ending) return judge(ending);
         if (playing) {
@@ -250,7 +252,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
       case "broke":
         return judge(action);
       case "as-heard":
-        if (suggested && !sending) asHeard(suggested, false);
+        if (suggested && !between) asHeard(suggested, false);
         return;
       case "microphone":
         return cover("microphone");
@@ -272,9 +274,17 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     }
   }
 
+  const latest = useRef(act);
+  useLayoutEffect(() => {
+    latest.current = act;
+  });
+  /** The same all along, so that what is drawn by it need not be drawn again. */
+  const stableAct = useCallback((action: Action) => latest.current(action), []);
+
   // What needs no word is never asked about: it is on its way as soon as it is over.
   const asked = played === "cut" || (played === "whole" && ask && !ANSWERING[ask].end);
-  const state: StageState = rest ? "rest" : playing ? "playing" : asked ? "judge" : "ready";
+  // Until the next one is there, a step stays as it was answered.
+  const state: StageState = rest ? "rest" : playing ? "playing" : asked ? "judge" : deciding ? "playing" : "ready";
 
   const close = () => {
     line.stop();
@@ -338,12 +348,12 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     told,
     keepsGoing,
     marked,
-    sending,
+    sending: run.settling,
     open,
     close,
     end,
     rested,
-    act,
+    act: stableAct,
     ears,
     trust,
     heard: played === "no" ? undefined : heard,

@@ -10,7 +10,7 @@ import { useToast } from "../../ui/Toasts";
 import { Alert, Failure } from "../../ui/Alert";
 import { say } from "../../words/say";
 
-const LINK = "font-semibold text-spruce underline underline-offset-4";
+const LINK = "touch:inline-block touch:py-3 font-semibold text-spruce underline underline-offset-4";
 
 /** A body that is a file, sent as it is. */
 const asIs = (file: File) => ({

@@ -38,7 +38,7 @@ export function Keys() {
             <span className="flex-1">{ACTIONS[action].label}</span>
             {own[action] && (
               <button
-                className="text-sm text-soft underline underline-offset-4"
+                className="touch:min-h-11 text-sm text-soft underline underline-offset-4"
                 onClick={() => {
                   learn(action, undefined);
                   setLearned(learned());

@@ -118,7 +118,7 @@ export function StepMusic({ onTake }: Props) {
               type="button"
               aria-pressed={one === steps.value}
               onClick={() => steps.stroke(one)}
-              className={`flex min-h-10 items-center gap-1.5 rounded-[4px] border px-2 text-sm ${one === steps.value ? "border-spruce bg-spruce-pale" : "border-rule-strong hover:border-ink"}`}
+              className={`flex min-h-11 items-center gap-1.5 rounded-[4px] border px-2 text-sm ${one === steps.value ? "border-spruce bg-spruce-pale" : "border-rule-strong hover:border-ink"}`}
             >
               <KeyCap>{key}</KeyCap> {words}
             </button>

@@ -167,13 +167,17 @@ function TrainedBy({
           key={one.key}
           type="button"
           onClick={() => onOpen(one.key)}
-          className="min-h-9 font-semibold text-spruce underline-offset-4 hover:underline"
+          className="min-h-9 touch:min-h-11 font-semibold text-spruce underline-offset-4 hover:underline"
         >
           {say(one.title)}
         </button>
       ))}
       {!all && variations.length > FIRST_VARIATIONS && (
-        <button type="button" onClick={() => setAll(true)} className="min-h-9 text-soft underline underline-offset-4">
+        <button
+          type="button"
+          onClick={() => setAll(true)}
+          className="min-h-9 touch:min-h-11 text-soft underline underline-offset-4"
+        >
           {say("sheet.more", { variations: variations.length - FIRST_VARIATIONS })}
         </button>
       )}

@@ -185,7 +185,7 @@ function VariationRow({ variation, onOpen }: { variation: Variation; onOpen: () 
         <button
           type="button"
           onClick={onOpen}
-          className="min-h-8 text-left font-semibold underline-offset-4 hover:underline"
+          className="min-h-8 touch:min-h-11 text-left font-semibold underline-offset-4 hover:underline"
         >
           {say(variation.title)}
         </button>
@@ -288,7 +288,7 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                   <button
                     type="button"
                     onClick={() => onOpen(one.variation)}
-                    className="min-h-8 text-left font-semibold underline-offset-4 hover:underline"
+                    className="min-h-8 touch:min-h-11 text-left font-semibold underline-offset-4 hover:underline"
                   >
                     {say(one.title)}
                   </button>
@@ -311,7 +311,7 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                       ? say("sheet.forTheSame")
                       : say(one.why)}
                   </p>
-                  <label className="flex min-h-8 shrink-0 items-center gap-1.5 text-ink">
+                  <label className="flex min-h-8 touch:min-h-11 shrink-0 items-center gap-1.5 text-ink">
                     <input
                       type="checkbox"
                       checked={asked?.id === one.id ? asked.played : one.played}

@@ -1,9 +1,10 @@
+import { memo } from "react";
 import type { Schemas } from "../../api/client";
 import { counted, figure, reachedFirst } from "../../ui/limits";
 import { say } from "../../words/say";
 
 /** What is left of today, and which limit is reached first. */
-export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
+export const LeftToday = memo(function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
   const [first, ...others] = load.limits;
   if (!first) return null;
   return (
@@ -32,4 +33,4 @@ export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
       <p className="mt-1.5 text-sm text-soft">{say("today.rulesOfThumbNotForecasts")}</p>
     </section>
   );
-}
+});

@@ -163,7 +163,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
                 type="button"
                 disabled={measure.isPending}
                 onClick={() => measure.begin({ sectionId: plan.wish.sectionId, school: "CEILING_TEST" })}
-                className="min-h-6 font-semibold text-spruce underline underline-offset-4"
+                className="min-h-6 touch:min-h-11 font-semibold text-spruce underline underline-offset-4"
               >
                 {say("today.measureItNow")}
               </button>

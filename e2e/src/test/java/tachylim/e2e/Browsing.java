@@ -133,6 +133,14 @@ final class Browsing implements AutoCloseable {
         return context;
     }
 
+    /** The same somebody with a phone in the hand: a finger, and no pointer. */
+    BrowserContext onAPhone(App app, BrowserContext first) {
+        BrowserContext context =
+                forOneTest(of(app.base(), 390, 844).setHasTouch(true).setIsMobile(true));
+        context.addCookies(first.cookies());
+        return context;
+    }
+
     BrowserContext somebody(App app) {
         return somebody(app, WIDTH, HEIGHT);
     }

@@ -17,6 +17,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.ArrayList;
@@ -206,6 +207,31 @@ class DemoTest {
         assertThat(stranger.getByLabel(say("welcome.password"))).isVisible();
         assertThat(serious(stranger)).isEmpty();
         assertThat(Shared.BROWSING.complaints()).isEmpty();
+    }
+
+    /** What can be pressed and is smaller than a fingertip; a link within a sentence is as high as its line. */
+    private static final String SMALL = """
+            least => [...document.querySelectorAll('a[href], button, summary, select, input, textarea, [role=slider], [role=radio]')]
+              .filter(one => one.getClientRects().length > 0 && !one.closest('.sr-only, p'))
+              .map(one => [one, (one.closest('label') ?? one).getBoundingClientRect()])
+              .filter(([, { width, height }]) => width < least || height < least)
+              .map(([one, { width, height }]) =>
+                `${one.getAttribute('aria-label') ?? one.textContent}: ${width.toFixed()} by ${height.toFixed()}`)""";
+
+    private static final double FINGERTIP = 44 - 0.5;
+
+    @Test
+    void whateverIsPressedIsLargeEnoughForAFinger() {
+        List<String> found = new ArrayList<>();
+        Page page = Shared.BROWSING.page(Shared.BROWSING.onAPhone(demo, odile));
+        for (String view : views()) {
+            page.navigate(view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            page.waitForLoadState(LoadState.NETWORKIDLE);
+            ((List<?>) page.evaluate(SMALL, FINGERTIP)).forEach(one -> found.add(view + " " + one));
+        }
+        page.close();
+        assertThat(found).isEmpty();
     }
 
     /** With words a third longer, as in other languages, no page is wider than its window, on a phone neither. */

@@ -30,8 +30,8 @@ class PageBench {
     private static final double MEGA = 1e6;
     private static final double KILO = 1024;
 
-    /** While a pass plays, before it is answered. */
-    private static final double PLAYS_MS = 600;
+    /** By then all is drawn that follows from a key. */
+    private static final double SETTLES_MS = 300;
 
     private static final String[] KEYS = {"j", "k", "j", "l", "k"};
 
@@ -87,18 +87,15 @@ class PageBench {
         slow(page, slower);
         List<Trace.Drawn> steps = new ArrayList<>();
         for (int i = 0; i < STEPS && !odile.hasEnded(); i++) {
-            page.keyboard().press("Space");
-            page.waitForTimeout(PLAYS_MS);
-            String ordinal = odile.ordinal();
-            String key = KEYS[i % KEYS.length];
-            if (odile.stage().getAttribute("data-state").matches("playing|judge")) {
-                Trace trace = Trace.of(page, () -> {
-                    page.keyboard().press(key);
-                    page.waitForTimeout(PLAYS_MS);
-                });
-                if (odile.hasEnded() || !ordinal.equals(odile.ordinal())) {
-                    steps.add(trace.last());
-                }
+            if (odile.play()) {
+                boolean set = page.getByText(say("run.howManyWereCleanOne")).count() > 0;
+                String key = set ? "j" : KEYS[i % KEYS.length];
+                Trace.of(page, () -> {
+                            page.keyboard().press(key);
+                            page.waitForTimeout(SETTLES_MS * slower);
+                        })
+                        .drawn()
+                        .ifPresent(steps::add);
             }
             if (!odile.hasEnded()) {
                 odile.untilReady();
@@ -123,20 +120,22 @@ class PageBench {
     private static void edit(Musician odile, int slower) {
         Page page = odile.page;
         page.navigate("/plan/" + odile.firstSection());
-        Locator minutes =
-                page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName(say("plan.minutesLabel")));
+        Locator minutes = page.getByRole(
+                AriaRole.SLIDER,
+                new Page.GetByRoleOptions().setName(say("plan.minutesLabel")).setExact(true));
         minutes.waitFor();
         page.waitForLoadState(LoadState.NETWORKIDLE);
-        page.evaluate(Trace.MARKED, List.of("d", "aria-valuenow"));
+        page.evaluate(Trace.MARKED, List.of("d"));
         slow(page, slower);
         List<Trace.Drawn> edits = new ArrayList<>();
         for (int i = 0; i < EDITS; i++) {
             String key = i % 4 < 2 ? "ArrowRight" : "ArrowLeft";
-            edits.add(Trace.of(page, () -> {
+            Trace.of(page, () -> {
                         minutes.press(key);
-                        page.waitForTimeout(100.0 * slower);
+                        page.waitForTimeout(SETTLES_MS * slower);
                     })
-                    .last());
+                    .drawn()
+                    .ifPresent(edits::add);
         }
         slow(page, 1);
         tell("plan edit", slower, edits);

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.StreamSupport;
 
 /**
@@ -28,13 +29,13 @@ final class Trace {
             looked => {
               const onScreen = () => requestAnimationFrame(() => {
                 const { port1, port2 } = new MessageChannel();
-                port1.onmessage = () => { performance.mark('drawn'); window.drawn = (window.drawn ?? 0) + 1; };
+                port1.onmessage = () => performance.mark('drawn');
                 port2.postMessage(0);
               });
               for (const kind of ['keydown', 'pointermove'])
                 addEventListener(kind, () => performance.mark('hand'), true);
               new MutationObserver(onScreen).observe(document.body, {
-                subtree: true, childList: true, attributes: true, attributeFilter: looked });
+                subtree: true, attributes: true, attributeFilter: looked });
             }""";
 
     /** From a hand to what was drawn, in milliseconds: of the page's thread, and of the clock. */
@@ -52,10 +53,10 @@ final class Trace {
                 .toList();
         // The thread of the page is the one on which it marks.
         String page = all.stream()
-                .filter(one -> named(one, "drawn") || named(one, "hand"))
+                .filter(one -> named(one, "hand"))
                 .map(Trace::thread)
                 .findFirst()
-                .orElseThrow();
+                .orElse("");
         for (JsonObject one : all) {
             if (!thread(one).equals(page)) {
                 continue;
@@ -90,13 +91,18 @@ final class Trace {
         return new Trace(JsonParser.parseString(text).getAsJsonObject().getAsJsonArray("traceEvents"));
     }
 
-    /** From the last thing that a hand did to the last that was drawn after it. */
-    Drawn last() {
+    /** From the last thing that a hand did to what was drawn first after it; nothing where that was not seen. */
+    Optional<Drawn> drawn() {
+        if (hands.isEmpty()) {
+            return Optional.empty();
+        }
         double from = hands.get(hands.size() - 1);
-        double to = drawings.get(drawings.size() - 1);
-        double work = tasks.stream()
+        return drawings.stream().filter(one -> one > from).findFirst().map(to -> new Drawn(work(from, to), to - from));
+    }
+
+    private double work(double from, double to) {
+        return tasks.stream()
                 .mapToDouble(task -> Math.max(0, Math.min(to, task.to()) - Math.max(from, task.from())))
                 .sum();
-        return new Drawn(work, to - from);
     }
 }
