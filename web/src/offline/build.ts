@@ -44,6 +44,12 @@ export function settleIn() {
 /** Goes on in a newer build, between workouts. */
 export const renewBetweenWorkouts = () => void workers()?.then((here) => here.renewBetweenWorkouts());
 
+/** Has what waits sent once there is a network, should no page be open by then. */
+export const sendUnseenLater = () =>
+  void workers()
+    ?.then((here) => here.sendUnseenLater())
+    .catch(() => undefined);
+
 /** Loads the page anew, in the newest build. */
 export async function renew() {
   const here = await workers();

@@ -1,5 +1,6 @@
 import { Workbox } from "workbox-window";
 import { isAnyOpen, isOpenHere } from "../outbox/atHand";
+import { SYNC } from "./sync";
 
 /** How long a new build may take to arrive before the page is loaded without it, in milliseconds. */
 const ARRIVES_MS = 20_000;
@@ -37,4 +38,14 @@ export async function renew() {
   }
   if (waits) worker.messageSkipWaiting();
   else window.location.reload();
+}
+
+interface Syncs {
+  sync?: { register(tag: string): Promise<void> };
+}
+
+/** Has what waits sent once there is a network, also where no page is open by then: as far as the browser can. */
+export async function sendUnseenLater() {
+  const registration = (await installed) as (ServiceWorkerRegistration & Syncs) | undefined;
+  await registration?.sync?.register(SYNC);
 }

@@ -8,7 +8,9 @@ import {
 } from "workbox-precaching";
 import { NavigationRoute, registerRoute } from "workbox-routing";
 import { NetworkFirst } from "workbox-strategies";
+import { sendUnseen } from "./background";
 import { KEPT, SEEN } from "./seen";
+import { SYNC } from "./sync";
 
 declare const self: Window & { __WB_MANIFEST: PrecacheEntry[]; skipWaiting(): Promise<void> };
 
@@ -59,5 +61,16 @@ registerRoute(
 // A new build waits until a page says that nobody is playing.
 self.addEventListener("message", ({ data }: MessageEvent<{ type?: string } | null>) => {
   if (data?.type === "SKIP_WAITING") void self.skipWaiting();
+});
+
+interface SyncEvent extends Event {
+  tag: string;
+  waitUntil(done: Promise<unknown>): void;
+}
+
+// There is a network again, and perhaps no page.
+self.addEventListener("sync" as "message", (event) => {
+  const { tag } = event as unknown as SyncEvent;
+  if (tag === SYNC) (event as unknown as SyncEvent).waitUntil(sendUnseen());
 });
 clientsClaim();

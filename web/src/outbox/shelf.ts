@@ -184,6 +184,13 @@ const open = () =>
     terminated: broken,
   });
 
+/** Everybody of whom answers wait in this browser. */
+export async function whoseWait(): Promise<string[]> {
+  database ??= await open();
+  const waiting = (await database.getAll("answers")).filter(({ sent }) => !sent);
+  return [...new Set(waiting.map((answer) => answer.account))];
+}
+
 /** Lays out what is kept for somebody, before anything is asked of it. */
 export async function layOut(name: string) {
   if (account === name && database) return;

@@ -74,7 +74,7 @@ function Cell({ day: one, today }: { day: Day; today: string }) {
         <Link
           key={entry.runId}
           to={entry.outcome === null ? `/run/${entry.runId}` : `/log/${entry.runId}`}
-          className="mt-1 block min-h-6 overflow-hidden text-sm"
+          className="mt-1 block min-h-6 overflow-hidden text-sm touch:min-h-11"
         >
           <Sketch
             width={136}

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, given, NoConnection, Problem, type Schemas } from "../../api/client";
+import { sendUnseenLater } from "../../offline/build";
 import { sendQueued, takeOver as takenOver } from "../../outbox/answers";
 import { holdOpen, isOpenInAnother } from "../../outbox/atHand";
 import { EventQueue, type EventWish, type Queued } from "../../outbox/queue";
@@ -150,6 +151,7 @@ export function useRun(id: string) {
       if (error instanceof Problem && error.status === 404 && attempt.current >= GONE_AFTER) return setLink("gone");
       if (error instanceof NoConnection || (error instanceof Problem && error.status >= 500)) {
         setLink("offline");
+        sendUnseenLater();
         takeUp().catch(() => undefined);
       } else if (error instanceof Problem) setNotice(error.detail);
       clearTimeout(timer.current);

@@ -48,7 +48,10 @@ class HearingTest {
             musician.untilReady();
             musician.untilArrived();
         }
-        return musician.at(1);
+        musician.at(1);
+        // What is to be heard the page knows once it has taken the run up.
+        assertThat(musician.stage()).hasAttribute("data-carried", "true");
+        return musician;
     }
 
     private static void switchOn(Page page, String input) {

@@ -6,6 +6,7 @@ import static tachylim.e2e.Words.say;
 import com.google.gson.JsonParser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
 import java.time.Duration;
 import java.util.List;
@@ -143,7 +144,13 @@ final class Musician {
 
     /** Waits until something holds on the page. It is looked at now and then: at every frame, looking alone would keep it busy. */
     private void until(String holds, Object of) {
-        page.waitForFunction(holds, of, new Page.WaitForFunctionOptions().setPollingInterval(LOOKS_EVERY_MS));
+        try {
+            page.waitForFunction(holds, of, new Page.WaitForFunctionOptions().setPollingInterval(LOOKS_EVERY_MS));
+        } catch (TimeoutError late) {
+            throw new AssertionError("It stands at: " + page.evaluate("""
+                    () => JSON.stringify({ ...document.querySelector('[data-state]')?.dataset, seen: document.visibilityState,
+                      says: document.body.innerText.slice(0, 600) })"""), late);
+        }
     }
 
     private void until(String holds) {
@@ -151,6 +158,9 @@ final class Musician {
     }
 
     private static final double LOOKS_EVERY_MS = 25;
+
+    /** What a page says while the next step waits for the server. */
+    private static final String SENT = say("run.yourAnswerIsKeptAnd");
 
     Locator stage() {
         return page.locator("[data-state]").first();
@@ -166,9 +176,12 @@ final class Musician {
 
     /** Waits until the step is ready to be played, or the workout is over: a rest ends by itself. */
     void untilReady() {
-        until("() => document.querySelector('[data-state=ready] button:not(:disabled)') "
-                + "&& !document.body.textContent.includes('on its way')"
-                + " || document.body.textContent.includes('Notes on this workout')");
+        until("""
+                ([sent, over]) => {
+                  const says = document.body.textContent;
+                  return document.querySelector('[data-state=ready] button:not(:disabled)') && !says.includes(sent)
+                    || says.includes(over);
+                }""", List.of(SENT, say("run.notesOnThisWorkout")));
     }
 
     /** The ids of the answers that wait in this browser until the server has them, whoever gave them. */
@@ -245,8 +258,9 @@ final class Musician {
         if (page.getByText(say("run.howManyWereCleanOne")).count() > 0 && !key.equals("j")) {
             page.keyboard().press("j");
         }
-        until("() => !document.body.textContent.includes('on its way')"
-                + " && !['playing', 'judge'].includes(document.querySelector('[data-state]')?.dataset.state)");
+        until("""
+                sent => !document.body.textContent.includes(sent)
+                  && !['playing', 'judge'].includes(document.querySelector('[data-state]')?.dataset.state)""", SENT);
     }
 
     /** From here on musical time runs as fast as the server lets it. */

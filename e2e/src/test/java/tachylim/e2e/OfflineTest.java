@@ -4,7 +4,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static tachylim.e2e.Words.say;
 
+import com.google.gson.JsonElement;
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.time.Duration;
@@ -89,5 +92,44 @@ class OfflineTest {
         String kept = odile.api("/api/runs/" + run + "/events");
         assertThat(answers).isNotEmpty().allSatisfy(one -> assertThat(kept).contains(one));
         assertThat(Shared.APP.ask("select outcome from run where id = " + run)).isEqualTo("PLAYED");
+    }
+
+    /** Played in a cellar and put away: the browser sends it once there is a network, though no page of it is open. */
+    @Test
+    void whatWaitsIsSentThoughNoPageIsOpen() {
+        Musician odile = somebodyInstalled().registered();
+        odile.page.navigate("/");
+        settled(odile.page, "/api/today?easy=false");
+        odile.atTheFirstPass(Shared.SPEED);
+        String run = odile.page.url().replaceAll(".*/run/", "");
+        assertThat(odile.stage()).hasAttribute("data-carried", "true");
+        BrowserContext context = odile.page.context();
+        context.setOffline(true);
+        odile.playAndAnswer("j");
+        odile.untilReady();
+        List<String> answers = odile.unsent();
+        Page other = Shared.BROWSING.page(context);
+        other.navigate("/favicon.svg");
+        odile.page.close();
+        context.setOffline(false);
+        CDPSession session = context.newCDPSession(other);
+        session.on("ServiceWorker.workerRegistrationUpdated", told -> {
+            for (JsonElement one : told.getAsJsonArray("registrations")) {
+                JsonObject sync = new JsonObject();
+                sync.addProperty("origin", Shared.APP.base());
+                sync.add("registrationId", one.getAsJsonObject().get("registrationId"));
+                sync.addProperty("tag", "tachylim-outbox");
+                sync.addProperty("lastChance", false);
+                session.send("ServiceWorker.dispatchSyncEvent", sync);
+            }
+        });
+        session.send("ServiceWorker.enable");
+        Musician later = new Musician(other);
+        Awaitility.await()
+                .atMost(Duration.ofMillis((long) Shared.PATIENCE_MS))
+                .pollInSameThread()
+                .until(() -> later.unsent().isEmpty());
+        String kept = later.api("/api/runs/" + run + "/events");
+        assertThat(answers).isNotEmpty().allSatisfy(one -> assertThat(kept).contains(one));
     }
 }

@@ -104,7 +104,6 @@ class PageBench {
         slow(page, 1);
         tell("next step", slower, steps);
         if (!odile.hasEnded()) {
-            odile.hurry();
             odile.playToTheEnd();
         }
         System.out.printf(Locale.ROOT, "A whole workout leaves %.1f MB behind%n", (heap(page) - before) / MEGA);
