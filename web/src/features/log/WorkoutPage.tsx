@@ -76,11 +76,18 @@ function Comparison({ planned, played }: { planned: Schemas["TotalsDto"]; played
     [say("log.effortMinutes"), (totals) => oneDecimal(totals.effort)],
   ];
   return (
-    <div className="mt-4 overflow-x-auto">
+    // On a phone it is wider than the page, and scrolled by keys as well.
+    <div
+      role="region"
+      aria-label={`${say("log.planned")}, ${say("log.played")}`}
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- without it no key reaches what is scrolled
+      tabIndex={0}
+      className="mt-4 overflow-x-auto"
+    >
       <table className="border-y border-rule">
         <thead>
           <tr className="text-left text-soft">
-            <th scope="col" className="py-2 pr-8 font-normal" />
+            <td />
             {rows.map(([name]) => (
               <th key={name} scope="col" className="py-2 pr-8 font-normal">
                 {name}

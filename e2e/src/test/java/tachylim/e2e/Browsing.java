@@ -82,6 +82,7 @@ final class Browsing implements AutoCloseable {
                                 .setLocale("en-GB"));
         context.setDefaultTimeout(Shared.PATIENCE_MS);
         context.addInitScript(UNHURRIED);
+        context.addInitScript(PAGES_SEND);
         return context;
     }
 
@@ -103,6 +104,7 @@ final class Browsing implements AutoCloseable {
         BrowserContext context = browser.newContext(options.setLocale("en-GB"));
         context.setDefaultTimeout(Shared.PATIENCE_MS);
         context.addInitScript(UNHURRIED);
+        context.addInitScript(PAGES_SEND);
         return context;
     }
 
@@ -120,6 +122,10 @@ final class Browsing implements AutoCloseable {
               const { status, headers } = answer;
               return new Response((await answer.text()).replace('"speed":%d', `"speed":${speed}`), { status, headers });
             };""".formatted(Shared.UNHURRIED, Shared.SPEED);
+
+    /** What a worker asks for in the background is not cut off together with its pages: here it is not asked to. */
+    private static final String PAGES_SEND =
+            "Object.defineProperty(globalThis.ServiceWorkerRegistration?.prototype ?? {}, 'sync', { value: undefined });";
 
     /** From the next loading on, musical time runs so many times faster on this page. */
     static void at(int speed, Page page) {
