@@ -5,8 +5,7 @@ export type Question =
   | { ask: "edition" }
   | { ask: "begin"; score: string }
   | { ask: "after" | "instead"; event: string }
-  | { ask: "suppose"; events: string[] }
-  | { ask: "plan"; score: string; wish: string };
+  | { ask: "suppose"; events: string[] };
 
 /** Where a run stands, and what a microphone is to hear of its step; texts of JSON. */
 export interface Moment {
@@ -31,7 +30,6 @@ export const core = {
   instead: (event: string) => ask<Moment>({ ask: "instead", event }),
   /** Works out what would come after each of these events, while nothing else is asked. */
   suppose: (events: string[]) => void ask<string>({ ask: "suppose", events }).catch(() => undefined),
-  plan: (score: string, wish: string) => ask<string>({ ask: "plan", score, wish }),
 };
 
 export type Core = typeof core;

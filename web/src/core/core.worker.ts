@@ -31,7 +31,5 @@ answering((question: Question) => {
       supposed = question.events;
       setTimeout(suppose);
       return "";
-    case "plan":
-      return core.plan(question.score, question.wish);
   }
 });

@@ -19,7 +19,6 @@ const core: Core = {
   after: answer("after"),
   instead: answer("instead"),
   suppose: (events) => void asked.push(["suppose", String(events.length)]),
-  plan: async () => "",
 };
 const lastAsked = () => JSON.parse(asked.at(-1)![1]) as Score;
 
