@@ -32,6 +32,8 @@ function weigh(name, wanted, limit) {
 const first = files("index.html", "src/App.tsx", "src/features/today/Today.tsx");
 first.add(manifest["../words/en.json"].file);
 weigh("First page", first, FIRST_PAGE_KB);
+if (first.has(manifest["../browser/target/page/tachylim.js"].file))
+  throw new Error("The first page waits for the core");
 /** Workers stand in no manifest: they are found by their names. */
 function workers(pattern, many) {
   const found = readdirSync("dist/assets").filter((file) => pattern.test(file));

@@ -1,6 +1,6 @@
 import { Beside } from "./beside";
 
-/** What is asked of the core; what is not answered is begun only where nothing else is asked. */
+/** What is asked of the core. */
 export type Question =
   | { ask: "edition" }
   | { ask: "begin"; score: string }

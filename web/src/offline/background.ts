@@ -1,4 +1,5 @@
 import { whereClosed } from "../outbox/atHand";
+import { workoutOf } from "../outbox/packedRuns";
 import { EventQueue, type Queued } from "../outbox/queue";
 import { answers, layOut, runs, whoseWait } from "../outbox/shelf";
 
@@ -35,7 +36,7 @@ const ago = (at: number) => Math.max(0, (Date.now() - at) / 1000);
 
 /** The number of a run; of one that was begun from a packed workout the server tells it. */
 async function numberOf(run: string, { event, madeAt }: Queued): Promise<number | undefined> {
-  const [, workout] = /^packed-(\d+)$/.exec(run) ?? [];
+  const workout = workoutOf(run);
   if (workout === undefined) return Number(run);
   const begunAt = runs.get(run)?.begunAt ?? madeAt;
   const begun = await posted(`/api/packed/${workout}/run`, { holder: event.holder, secondsAgo: ago(begunAt) });

@@ -12,7 +12,16 @@ import { sendUnseen } from "./background";
 import { KEPT, SEEN } from "./seen";
 import { SYNC } from "./sync";
 
-declare const self: Window & { __WB_MANIFEST: PrecacheEntry[]; skipWaiting(): Promise<void> };
+interface SyncEvent extends Event {
+  tag: string;
+  waitUntil(done: Promise<unknown>): void;
+}
+
+declare const self: Window & {
+  __WB_MANIFEST: PrecacheEntry[];
+  skipWaiting(): Promise<void>;
+  addEventListener(type: "sync", hear: (event: SyncEvent) => void): void;
+};
 
 /** The page waits ten seconds for an answer: what was seen before has to be there by then. */
 const PATIENCE_SECONDS = 8;
@@ -63,14 +72,8 @@ self.addEventListener("message", ({ data }: MessageEvent<{ type?: string } | nul
   if (data?.type === "SKIP_WAITING") void self.skipWaiting();
 });
 
-interface SyncEvent extends Event {
-  tag: string;
-  waitUntil(done: Promise<unknown>): void;
-}
-
 // There is a network again, and perhaps no page.
-self.addEventListener("sync" as "message", (event) => {
-  const { tag } = event as unknown as SyncEvent;
-  if (tag === SYNC) (event as unknown as SyncEvent).waitUntil(sendUnseen());
+self.addEventListener("sync", (event) => {
+  if (event.tag === SYNC) event.waitUntil(sendUnseen());
 });
 clientsClaim();

@@ -1,4 +1,5 @@
 import { api, given, type Schemas } from "../api/client";
+import { packedRun, workoutOf } from "./packedRuns";
 import { EventQueue } from "./queue";
 import { answers, packed, runs } from "./shelf";
 import { windowId } from "./windowId";
@@ -21,14 +22,12 @@ export interface KeptRun {
   over: boolean;
 }
 
-const PACKED = /^packed-(\d+)$/;
-
 /** The numbers of runs that were begun from packed workouts, as the server has told them. */
 const begun = new Map<string, number>();
 
 /** The number by which the server knows a run; one that was begun without a network is begun there now, when it was. */
 export async function numberOf(run: string): Promise<number> {
-  const [, workout] = PACKED.exec(run) ?? [];
+  const workout = workoutOf(run);
   if (workout === undefined) return Number(run);
   const known = begun.get(run);
   if (known !== undefined) return known;
@@ -38,7 +37,7 @@ export async function numberOf(run: string): Promise<number> {
   const secondsAgo = Math.max(0, (Date.now() - begunAt) / 1000);
   const { id } = await given(
     api.POST("/api/packed/{id}/run", {
-      params: { path: { id: Number(workout) } },
+      params: { path: { id: workout } },
       body: { holder: windowId(), secondsAgo },
     }),
   );
@@ -93,7 +92,7 @@ export function beginPacked(wish: Schemas["PlanWish"]): string | undefined {
   const [kept] = packed.all();
   if (!kept || kept.wish !== JSON.stringify(wish)) return undefined;
   const { id, instrument, focus, basis } = kept.workout;
-  const run = `packed-${id}`;
+  const run = packedRun(id);
   const before = runs.get(run);
   if (before) return before.over ? undefined : run;
   const view = { id: 0, instrument, focus, ordinal: 0, held: true, last: null, measured: false, note: "" };

@@ -30,9 +30,6 @@ class PageBench {
     private static final double MEGA = 1e6;
     private static final double KILO = 1024;
 
-    /** By then all is drawn that follows from a key. */
-    private static final double SETTLES_MS = 300;
-
     private static final String[] KEYS = {"j", "k", "j", "l", "k"};
 
     @Test
@@ -90,12 +87,7 @@ class PageBench {
             if (odile.play()) {
                 boolean set = page.getByText(say("run.howManyWereCleanOne")).count() > 0;
                 String key = set ? "j" : KEYS[i % KEYS.length];
-                Trace.of(page, () -> {
-                            page.keyboard().press(key);
-                            page.waitForTimeout(SETTLES_MS * slower);
-                        })
-                        .drawn()
-                        .ifPresent(steps::add);
+                Trace.of(page, () -> page.keyboard().press(key)).drawn().ifPresent(steps::add);
             }
             if (!odile.hasEnded()) {
                 odile.untilReady();
@@ -129,12 +121,7 @@ class PageBench {
         List<Trace.Drawn> edits = new ArrayList<>();
         for (int i = 0; i < EDITS; i++) {
             String key = i % 4 < 2 ? "ArrowRight" : "ArrowLeft";
-            Trace.of(page, () -> {
-                        minutes.press(key);
-                        page.waitForTimeout(SETTLES_MS * slower);
-                    })
-                    .drawn()
-                    .ifPresent(edits::add);
+            Trace.of(page, () -> minutes.press(key)).drawn().ifPresent(edits::add);
         }
         slow(page, 1);
         tell("plan edit", slower, edits);

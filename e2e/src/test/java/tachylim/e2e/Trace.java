@@ -29,7 +29,10 @@ final class Trace {
             looked => {
               const onScreen = () => requestAnimationFrame(() => {
                 const { port1, port2 } = new MessageChannel();
-                port1.onmessage = () => performance.mark('drawn');
+                port1.onmessage = () => {
+                  performance.mark('drawn');
+                  window.isDrawn?.();
+                };
                 port2.postMessage(0);
               });
               for (const kind of ['keydown', 'pointermove'])
@@ -82,11 +85,19 @@ final class Trace {
         return event.get("pid") + "/" + event.get("tid");
     }
 
-    /** What a page does while something happens on it. */
-    static Trace of(Page page, Runnable what) {
+    /** What a page does from something that a hand does until it has drawn what follows, if anything does in some seconds. */
+    static Trace of(Page page, Runnable hand) {
         Browser browser = page.context().browser();
         browser.startTracing(page, new Browser.StartTracingOptions().setCategories(CATEGORIES));
-        what.run();
+        page.evaluate("""
+                () => {
+                  window.drawing = new Promise(resolve => {
+                    window.isDrawn = resolve;
+                    setTimeout(resolve, 5000);
+                  });
+                }""");
+        hand.run();
+        page.evaluate("() => window.drawing");
         String text = new String(browser.stopTracing(), StandardCharsets.UTF_8);
         return new Trace(JsonParser.parseString(text).getAsJsonObject().getAsJsonArray("traceEvents"));
     }
