@@ -1,6 +1,22 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { onInterruption } from "./interruptions";
 
+/** What is plugged in, as far as the page may know. */
+class Devices extends EventTarget {
+  outputs = ["", "speakers", "headphones"];
+  known = true;
+  enumerateDevices() {
+    const some = this.outputs.map((one) => ({ kind: "audiooutput", deviceId: one, groupId: one }));
+    return Promise.resolve(this.known ? some : [{ kind: "audiooutput", deviceId: "", groupId: "" }]);
+  }
+  async become(outputs: string[]) {
+    await vi.advanceTimersByTimeAsync(0);
+    this.outputs = outputs;
+    this.dispatchEvent(new Event("devicechange"));
+    await vi.advanceTimersByTimeAsync(0);
+  }
+}
+
 /** A sound whose clock goes as a test says. */
 class Sound extends EventTarget {
   state = "running";
@@ -13,7 +29,7 @@ class Sound extends EventTarget {
 
 describe("an interruption", () => {
   let told: number;
-  let devices: EventTarget;
+  let devices: Devices;
   const heard = (sound: Sound) => onInterruption(sound as unknown as AudioContext, () => told++);
   const runs = (sound: Sound, seconds: number) => {
     for (let i = 0; i < seconds * 2; i++) {
@@ -24,7 +40,7 @@ describe("an interruption", () => {
 
   beforeEach(() => {
     told = 0;
-    devices = new EventTarget();
+    devices = new Devices();
     vi.stubGlobal("navigator", { mediaDevices: devices });
     vi.useFakeTimers();
   });
@@ -49,9 +65,30 @@ describe("an interruption", () => {
     expect(told).toBe(1);
   });
 
-  it("is told when headphones are pulled", () => {
+  it("is told when headphones are pulled", async () => {
     heard(new Sound());
-    devices.dispatchEvent(new Event("devicechange"));
+    await devices.become(["", "speakers"]);
+    expect(told).toBe(1);
+  });
+
+  it("is none when something is plugged in", async () => {
+    heard(new Sound());
+    await devices.become(["", "speakers", "headphones", "desk"]);
+    expect(told).toBe(0);
+  });
+
+  it("is told of any change where the page may not know of what", async () => {
+    devices.known = false;
+    heard(new Sound());
+    await devices.become(["", "speakers", "headphones", "desk"]);
+    expect(told).toBe(1);
+  });
+
+  it("is told once when the sound goes together with what it comes out of", async () => {
+    const sound = new Sound();
+    heard(sound);
+    devices.addEventListener("devicechange", () => sound.becomes("interrupted"));
+    await devices.become(["", "speakers"]);
     expect(told).toBe(1);
   });
 
@@ -65,11 +102,11 @@ describe("an interruption", () => {
     expect(told).toBe(1);
   });
 
-  it("is not told of what is over", () => {
+  it("is not told of what is over", async () => {
     const sound = new Sound();
     heard(sound)();
     sound.becomes("suspended");
-    devices.dispatchEvent(new Event("devicechange"));
+    await devices.become([]);
     vi.advanceTimersByTime(60_000);
     expect(told).toBe(0);
   });

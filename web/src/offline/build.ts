@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from "react";
 import { bell } from "../bell";
 import { keepOfWindow } from "../keep";
+import { isOpenHere } from "../outbox/atHand";
 import { KEPT } from "./seen";
 
 /** On every answer: the script that a page of the server's own build begins with. */
@@ -62,9 +63,12 @@ const AGAIN_MS = 30_000;
 
 let leaving = false;
 
-/** A part of the page that is no longer to be had, since there is a newer build: the page is loaded anew, but not for ever. */
+/**
+ * A part of the page that is no longer to be had, since there is a newer build: the page is loaded anew, but not for ever, not
+ * where it is only the network that is missing, and not under the hands of somebody who plays.
+ */
 export function loadAnew(): boolean {
-  if (!import.meta.env.PROD) return false;
+  if (!import.meta.env.PROD || !navigator.onLine || isOpenHere()) return false;
   if (leaving) return true;
   const last = Number(keepOfWindow.getItem(LOADED) ?? 0);
   if (Date.now() - last < AGAIN_MS || keepOfWindow.onlyHere) return false;

@@ -513,8 +513,8 @@ public final class Composer {
                         ? Reason.of("less.playing")
                         : isWornOut(workout, ahead)
                                 ? Reason.of("less.passes", "passes", Guardrails.PASSES_OF_A_SECTION)
-                                : planned + Guardrails.BREAK_SECONDS + A_SET_AND_ITS_REST > wanted
-                                        ? tooLittleLeft(ahead)
+                                : planned + Guardrails.BREAK_SECONDS + aSetAndItsRest(brief) > wanted
+                                        ? tooLittleLeft(ahead, brief)
                                         : brief.themes().size() < Brief.MOST_THEMES
                                                 ? Reason.of("less.repetitionAdd")
                                                 : Reason.of("less.repetition");
@@ -523,9 +523,9 @@ public final class Composer {
     }
 
     /** What is left is too little: for a break and what comes after it where one is due, and else for another block. */
-    private static Reason tooLittleLeft(List<Segment> ahead) {
+    private static Reason tooLittleLeft(List<Segment> ahead, Brief brief) {
         Tally end = ahead.get(ahead.size() - 1).after();
-        return end.sinceBreak() + A_SET_AND_ITS_REST > end.condition().unbroken()
+        return end.sinceBreak() + aSetAndItsRest(brief) > end.condition().unbroken()
                 ? Reason.of("less.break", "minutes", Math.round(Guardrails.BREAK_SECONDS / 60))
                 : Reason.of("less.block");
     }
@@ -669,12 +669,21 @@ public final class Composer {
 
     /** What a variation takes with the change to it: a set of passes. */
     private double variationSeconds(int theme, String variation) {
-        double set = Planner.setSeconds(brief, theme, music(theme, variation).orElseThrow());
+        return withItsRest(
+                Planner.setSeconds(brief, theme, music(theme, variation).orElseThrow()), brief);
+    }
+
+    private static double withItsRest(double set, Brief brief) {
         return set + Math.max(Pacing.CHANGE_SECONDS, brief.choices().restsAsPlayed() ? set : 0);
     }
 
     /** A break is worth taking where so much can be played after it, in seconds. */
-    private static final double A_SET_AND_ITS_REST = 150;
+    private static double aSetAndItsRest(Brief brief) {
+        double set = Planner.setSeconds(brief, 0, brief.themes().get(0).in(""));
+        return Math.max(LEAST_AFTER_A_BREAK, withItsRest(set, brief));
+    }
+
+    private static final double LEAST_AFTER_A_BREAK = 150;
 
     /** Before what is fast on the same section, where least lies before it yet, and else before the close. */
     private static int place(List<Sketch> sketches, int theme) {

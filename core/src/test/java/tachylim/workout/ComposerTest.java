@@ -110,6 +110,14 @@ class ComposerTest {
         return Planner.plan(Brief.on(theme, minutes, Choices.usual(school, family), day, Condition.FRESH, Reason.NONE));
     }
 
+    /** Who rests as long as they play needs four minutes for a slow set: a break and one more are longer than what is left. */
+    @Test
+    void aBreakThatLeavesNoTimeForASlowSetIsNamed() {
+        Workout workout = ofPaper(School.STEADY_CLIMB, InstrumentFamily.BRASS, 31, 2, 4, 60.01, 0.21);
+        assertThat(workout.remarks())
+                .hasToString("[less.planned {planned=22, wanted=31, because=less.break {minutes=5}}]");
+    }
+
     /** Less was played than a break asks for, so that it fell away and left ten minutes empty: something is played in them. */
     @ParameterizedTest
     @CsvSource({"49, 2, 3, 61.11, 0.06", "53, 2, 1, 62.34, 0.03"})

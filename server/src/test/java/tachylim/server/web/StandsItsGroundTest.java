@@ -315,11 +315,11 @@ class StandsItsGroundTest extends ServerTest {
         long passage = Practice.newPassage(odile);
         long section = Practice.firstSection(odile, passage);
         sql.sql("insert into workout (" + WORKOUT + ") select account_id, id, '2026-01-01', now(), 5, '', "
-                        + "repeat('x', 14000000), '', '' from piece where id = ?")
+                        + "repeat('x', 3500000), '', '' from piece where id = ?")
                 .param(section)
                 .update();
-        // One by one: a statement that writes all of them may last longer than a busy machine is waited for.
-        for (int copy = 0; copy < 4; copy++) {
+        // A little at a time: a statement that writes all of it may last longer than a busy machine is waited for.
+        for (int copy = 1; copy < 20; copy++) {
             sql.sql("insert into workout (" + WORKOUT + ") select " + WORKOUT
                             + " from workout where piece_id = ? limit 1")
                     .param(section)
