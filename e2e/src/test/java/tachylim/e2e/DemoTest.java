@@ -290,6 +290,49 @@ class DemoTest {
         assertThat(found).isEmpty();
     }
 
+    /** The letters, words and lines of whoever reads with more space between them. */
+    private static final String SPACED = """
+            () => {
+              const spaced = new CSSStyleSheet();
+              spaced.replaceSync(`* { letter-spacing: 0.12em !important; word-spacing: 0.16em !important; line-height: 1.5 !important }
+                p { margin-bottom: 2em !important }`);
+              document.adoptedStyleSheets = [...document.adoptedStyleSheets, spaced];
+            }""";
+
+    /** Text that its own box cuts off. */
+    private static final String CUT = """
+            () => [...document.querySelectorAll('body *')]
+              .filter(one => !(one instanceof SVGElement) && !one.closest('.sr-only') && one.getClientRects().length > 0)
+              .filter(one => [...one.childNodes].some(part => part.nodeType === Node.TEXT_NODE && part.textContent.trim()))
+              .filter(one => {
+                const { overflowX, overflowY } = getComputedStyle(one);
+                const cuts = overflow => overflow === 'hidden' || overflow === 'clip';
+                return cuts(overflowX) && one.scrollWidth > one.clientWidth + 1
+                  || cuts(overflowY) && one.scrollHeight > one.clientHeight + 1;
+              })
+              .map(one => one.textContent.slice(0, 60))""";
+
+    @Test
+    void moreSpaceBetweenLettersAndLinesCutsNothingOff() {
+        List<String> found = new ArrayList<>();
+        Page page = Shared.BROWSING.page(odile);
+        for (String view : views()) {
+            page.navigate(view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            page.waitForLoadState(LoadState.NETWORKIDLE);
+            page.evaluate(SPACED);
+            for (int width : List.of(390, 1280)) {
+                page.setViewportSize(width, 800);
+                if (!fits(page)) {
+                    found.add(view + " at " + width + ": " + page.evaluate(WIDER));
+                }
+                ((List<?>) page.evaluate(CUT)).forEach(one -> found.add(view + " at " + width + " cuts off: " + one));
+            }
+        }
+        page.close();
+        assertThat(found).isEmpty();
+    }
+
     /** Whether a page fits its window, once its pictures have been drawn for the new width. */
     private static boolean fits(Page page) {
         try {

@@ -4,9 +4,11 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -169,6 +171,9 @@ public class RunService {
         }
     }
 
+    /** How a workout is closed by nobody who plays it. */
+    private static final Set<Done.Cause> CLOSED_BY_ITSELF = EnumSet.of(Done.Cause.LEFT, Done.Cause.OUTDATED);
+
     private boolean isLeft(SignedIn who, StoredRun run, Instant at) {
         var account = accounts.get(who);
         return account.day(at).isAfter(account.day(run.lastAt()))
@@ -308,8 +313,9 @@ public class RunService {
             if (stored.outcome() == null) {
                 closeIfLeft(who, stored, said);
             }
-            boolean goesOn =
-                    stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
+            // What was played before it was closed, where nobody could be told, is taken all the same.
+            boolean goesOn = stored.outcome() == null
+                    || CLOSED_BY_ITSELF.contains(stored.outcome()) && !isLeft(who, stored, said);
             if (goesOn) {
                 return take(who, memory.after(who, stored, kept), wish, said, now);
             } else if (!wish.kind().ends()) {
@@ -357,7 +363,9 @@ public class RunService {
                 stored.touched(said, now));
         Run after = RunRecorder.step(soFar.run(), event);
         checkClock(stored, after, event.at());
-        recorder.keep(who, stored, soFar.run(), after, event, isHistory(event, now));
+        // What was played by the rules of before is counted by those of now: as playing, and not as what it says of a
+        // ceiling.
+        recorder.keep(who, stored, soFar.run(), after, event, isHistory(event, now) || !stored.isOfThisEdition());
         recorder.measured(who, stored, after, event, wish);
         List<RunEvent> played =
                 Stream.concat(soFar.kept().stream(), Stream.of(event)).toList();

@@ -435,4 +435,26 @@ class RunTest extends ServerTest {
         sql.sql("update run set rules = rules - 1 where id = ?").param(id).update();
         odile.post("/api/runs/" + id + "/events", Practice.answer(run, window)).ok();
     }
+
+    /** Played in a cellar while Tachylim was brought up to date: it counts as playing, and says nothing of a ceiling by other rules. */
+    @Test
+    void whatWasPlayedByTheRulesOfBeforeIsKept() {
+        Player odile = player();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode run = Practice.begin(odile, section, window).ok();
+        long id = run.path("id").asLong();
+        sql.sql("update run set rules = rules - 1 where id = ?").param(id).update();
+        Map<String, Object> answer = Practice.answer(run, window);
+        JsonNode after = Practice.send(odile, run, answer).ok();
+        assertThat(after.path("step").path("ended").asString()).isEqualTo("OUTDATED");
+        Practice.send(odile, run, answer).ok();
+        assertThat(odile.get("/api/runs/" + id + "/events").ok().path("answers"))
+                .hasSize(1);
+        assertThat(Practice.effortOfTheLastDay(odile)).isPositive();
+        assertThat(sql.sql("select late from run where id = ?")
+                        .param(id)
+                        .query(Boolean.class)
+                        .single())
+                .isTrue();
+    }
 }
