@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from "react";
 import { bell } from "../bell";
 import { keepOfWindow } from "../keep";
-import { isOpenHere } from "../outbox/atHand";
+import { isOpenHere, LEFT } from "../outbox/atHand";
 import { KEPT } from "./seen";
 
 /** On every answer: the script that a page of the server's own build begins with. */
@@ -34,16 +34,18 @@ export function putOff() {
 
 const workers = () => (import.meta.env.PROD && "serviceWorker" in navigator ? import("./install") : undefined);
 
+/** Goes on in a newer build, between workouts. */
+export const renewBetweenWorkouts = () => void workers()?.then((here) => here.renewBetweenWorkouts());
+
 /** Keeps the application in this browser, where browsers can. */
 export function settleIn() {
+  // Where a workout is left it counts as open for a moment longer than the page that shows it.
+  window.addEventListener(LEFT, renewBetweenWorkouts);
   // A browser that keeps nothing works as long as there is a network.
   workers()
     ?.then(({ installed }) => installed)
     .catch(() => undefined);
 }
-
-/** Goes on in a newer build, between workouts. */
-export const renewBetweenWorkouts = () => void workers()?.then((here) => here.renewBetweenWorkouts());
 
 /** Has what waits sent once there is a network, should no page be open by then. */
 export const sendUnseenLater = () =>

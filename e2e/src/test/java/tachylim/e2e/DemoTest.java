@@ -302,7 +302,7 @@ class DemoTest {
     /** Text that its own box cuts off. */
     private static final String CUT = """
             () => [...document.querySelectorAll('body *')]
-              .filter(one => !(one instanceof SVGElement) && !one.closest('.sr-only') && one.getClientRects().length > 0)
+              .filter(one => !(one instanceof SVGElement) && one.clientWidth > 1 && one.getClientRects().length > 0)
               .filter(one => [...one.childNodes].some(part => part.nodeType === Node.TEXT_NODE && part.textContent.trim()))
               .filter(one => {
                 const { overflowX, overflowY } = getComputedStyle(one);

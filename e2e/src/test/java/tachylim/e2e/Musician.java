@@ -233,6 +233,9 @@ final class Musician {
         untilReady();
         String before = ordinal();
         do {
+            // Another window that opens or closes may leave the focus on the first button of this one, which a key
+            // would press.
+            page.evaluate("() => document.activeElement?.blur()");
             page.keyboard().press(key);
             until(PLAYED, List.of(before, INTERRUPTED));
         } while (page.getByText(INTERRUPTED).count() > 0);
