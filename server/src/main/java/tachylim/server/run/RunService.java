@@ -317,12 +317,24 @@ public class RunService {
             boolean goesOn = stored.outcome() == null
                     || CLOSED_BY_ITSELF.contains(stored.outcome()) && !isLeft(who, stored, said);
             if (goesOn) {
-                return take(who, memory.after(who, stored, kept), wish, said, now);
+                return take(who, goneBy(who, stored, kept), wish, said, now);
             } else if (!wish.kind().ends()) {
                 takeLate(who, stored, kept, wish, said, now);
             }
         }
         return null;
+    }
+
+    /** Where a run stands; one by the rules of before may stand where those of now would not have led. */
+    private SoFar goneBy(SignedIn who, StoredRun stored, List<RunEvent> kept) {
+        try {
+            return memory.after(who, stored, kept);
+        } catch (IllegalStateException | IllegalArgumentException otherSteps) {
+            if (stored.isOfThisEdition()) {
+                throw otherSteps;
+            }
+            throw Refused.conflict(ProblemCode.OVER, Reason.of("refusal.runService.thisWorkoutWasOverBefore"));
+        }
     }
 
     private static Instant said(EventWish wish, Instant now) {

@@ -457,4 +457,21 @@ class RunTest extends ServerTest {
                         .single())
                 .isTrue();
     }
+
+    /** What is kept of it is no answer to any step that the rules of now ask for. */
+    @Test
+    void whatFitsNoStepOfTheRulesOfNowIsRefusedAndSaid() {
+        Player odile = player();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode run = Practice.begin(odile, section, window).ok();
+        long id = run.path("id").asLong();
+        JsonNode next = Practice.send(odile, run, Practice.answer(run, window)).ok();
+        sql.sql("update run set rules = rules - 1 where id = ?").param(id).update();
+        sql.sql("update run_event set kind = 'RESTED', verdict = null, seconds = 5 where run_id = ?")
+                .param(id)
+                .update();
+        Reply refused = Practice.send(odile, next, Practice.answer(next, window));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.json().path("code").asString()).isEqualTo("over");
+    }
 }
