@@ -1,7 +1,5 @@
 package tachylim.e2e;
 
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.ServerSocket;
@@ -24,8 +22,6 @@ import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.awaitility.Awaitility;
 
 /** The real jar as a process of its own, against the database that {@code ./tachylim test} starts. */
@@ -37,7 +33,6 @@ final class App implements AutoCloseable {
     private final String database;
     private final List<String> settings;
     private final int port;
-    private Path jar = JAR;
     private Process process;
 
     private App(String database, List<String> settings) {
@@ -59,57 +54,13 @@ final class App implements AutoCloseable {
 
     /** Another version of the server, with one step more for the database; its libraries are those of this one. */
     static Path withMigration(Path jar, String name, String step) throws IOException {
-        return changed(jar, inside -> Files.writeString(inside.getPath("db", "migration", name), step));
-    }
-
-    /** Another build of the pages: they begin with a script of another name. */
-    static Path withOtherPages(Path jar) throws IOException {
-        return changed(jar, inside -> {
-            Path pages = inside.getPath("static");
-            Path index = pages.resolve("index.html");
-            Path worker = pages.resolve("worker.js");
-            Matcher script = Pattern.compile("index-[\\w-]+\\.js").matcher(Files.readString(index));
-            assertThat(script.find()).isTrue();
-            String first = script.group();
-            String later = first.replace("index-", "index-later-");
-            Files.writeString(pages.resolve("assets").resolve(later), "import './" + first + "';");
-            Files.writeString(index, Files.readString(index).replace(first, later));
-            String keeps = Files.readString(worker);
-            Files.writeString(
-                    worker,
-                    keeps.replaceFirst(
-                                    "\"revision\":\"\\w+\",\"url\":\"index.html\"",
-                                    "\"revision\":\"later\",\"url\":\"index.html\"")
-                            .replace(
-                                    "\"url\":\"assets/" + first + "\"",
-                                    "\"url\":\"assets/" + first + "\"},{\"revision\":null,\"url\":\"assets/" + later
-                                            + "\""));
-            for (Path file : List.of(index, worker)) {
-                Files.deleteIfExists(file.resolveSibling(file.getFileName() + ".br"));
-                Files.deleteIfExists(file.resolveSibling(file.getFileName() + ".gz"));
-            }
-        });
-    }
-
-    private interface Change {
-        void make(FileSystem inside) throws IOException;
-    }
-
-    private static Path changed(Path jar, Change change) throws IOException {
         Files.copy(JAR, jar);
         Files.createSymbolicLink(
                 jar.resolveSibling("lib"), JAR.resolveSibling("lib").toRealPath());
         try (FileSystem inside = FileSystems.newFileSystem(jar)) {
-            change.make(inside);
+            Files.writeString(inside.getPath("db", "migration", name), step);
         }
         return jar;
-    }
-
-    /** Is brought up to another version, at the same address. */
-    void become(Path version) {
-        close();
-        jar = version;
-        launch();
     }
 
     static String environment(String name) {
@@ -134,7 +85,7 @@ final class App implements AutoCloseable {
                 "-XX:+UseSerialGC",
                 "-XX:TieredStopAtLevel=1",
                 "-jar",
-                jar.toString(),
+                JAR.toString(),
                 "--server.port=" + port));
         command.addAll(settings);
         ProcessBuilder builder = new ProcessBuilder(command)

@@ -10,15 +10,12 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.awaitility.Awaitility;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 
 /** A phone in a cellar: the application opens, and what was seen can be read. */
 @ExtendWith(LeaveWithTheTest.class)
@@ -35,11 +32,6 @@ class OfflineTest {
                 .until(() -> (boolean) page.evaluate("""
                         async asked => !!navigator.serviceWorker.controller
                           && (await (await caches.open('tachylim-seen')).keys()).some(({ url }) => url.includes(asked))""", asked));
-    }
-
-    /** The script that a page begins with. */
-    private static String script(Page page) {
-        return (String) page.evaluate("() => document.querySelector('script[type=module]').src.split('/').at(-1)");
     }
 
     private static Musician somebodyInstalled() {
@@ -139,44 +131,5 @@ class OfflineTest {
                 .until(() -> later.unsent().isEmpty());
         String kept = later.api("/api/runs/" + run + "/events");
         assertThat(answers).isNotEmpty().allSatisfy(one -> assertThat(kept).contains(one));
-    }
-
-    /** Brought up to date under an open tab: whoever plays goes on, and the new pages are there when the workout is over. */
-    @Test
-    void newerPagesAreTakenBetweenWorkouts(@TempDir Path folder) throws IOException {
-        try (App app = App.start("e2e_newer", Shared.SPEED)) {
-            Musician odile = new Musician(Shared.BROWSING.page(Shared.BROWSING.installed(app, 1280, 800))).registered();
-            Page page = odile.page;
-            page.navigate("/");
-            settled(page, "/api/today?easy=false");
-            odile.atTheFirstPass(Shared.SPEED);
-            assertThat(odile.stage()).hasAttribute("data-carried", "true");
-            String before = script(page);
-            page.evaluate("() => { window.isStillOpen = true }");
-            app.become(App.withOtherPages(folder.resolve("tachylim.jar")));
-            odile.playAndAnswer("j");
-            // What a browser does by itself, within a day.
-            page.evaluate("async () => void await (await navigator.serviceWorker.ready).update()");
-            Awaitility.await()
-                    .atMost(Duration.ofMillis((long) Shared.PATIENCE_MS))
-                    .pollInSameThread()
-                    .until(() ->
-                            (Boolean) page.evaluate("async () => !!(await navigator.serviceWorker.ready).waiting"));
-            odile.untilReady();
-            odile.playAndAnswer("k");
-            odile.untilReady();
-            assertThat((Boolean) page.evaluate("() => window.isStillOpen")).isTrue();
-            page.keyboard().press("Escape");
-            odile.button(say("run.endItHere")).click();
-            assertThat(page.getByText(say("run.notesOnThisWorkout"))).isVisible();
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(say("common.toToday")))
-                    .click();
-            page.waitForFunction("before => !document.querySelector(`script[src$='${before}']`)", before);
-            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
-            page.context().setOffline(true);
-            page.reload();
-            assertThat(page.getByText(CUT_OFF)).isVisible();
-            assertThat(script(page)).isNotEqualTo(before);
-        }
     }
 }
