@@ -229,16 +229,18 @@ final class Musician {
     /** What a page says when the sound of this machine was taken away: the pass is played again, as anybody would. */
     private static final String INTERRUPTED = say("run.soundInterrupted");
 
+    private static final int MOST_TRIES = 3;
+
     private boolean play(String key) {
         untilReady();
         String before = ordinal();
+        int tries = 0;
         do {
-            // Another window that opens or closes may leave the focus on the first button of this one, which a key
-            // would press.
+            // Another window may leave the focus on the first button of this one, which a key would press.
             page.evaluate("() => document.activeElement?.blur()");
             page.keyboard().press(key);
             until(PLAYED, List.of(before, INTERRUPTED));
-        } while (page.getByText(INTERRUPTED).count() > 0);
+        } while (++tries < MOST_TRIES && page.getByText(INTERRUPTED).count() > 0);
         return stage().count() > 0 && state().equals("judge") && ordinal().equals(before);
     }
 

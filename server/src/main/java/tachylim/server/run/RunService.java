@@ -306,7 +306,7 @@ public class RunService {
                 .findFirst();
         if (known.isPresent()) {
             if (wish.measured() != null && !wish.measured().isEmpty()) {
-                recorder.measured(who, stored, memory.after(who, stored, kept).run(), known.get(), wish);
+                recorder.measured(who, stored, goneBy(who, stored, kept).run(), known.get(), wish);
             }
             amend(who, stored, kept, known.get(), wish);
         } else {
@@ -375,8 +375,7 @@ public class RunService {
                 stored.touched(said, now));
         Run after = RunRecorder.step(soFar.run(), event);
         checkClock(stored, after, event.at());
-        // What was played by the rules of before is counted by those of now: as playing, and not as what it says of a
-        // ceiling.
+        // What was played by the rules of before counts as playing, and says nothing of a ceiling.
         recorder.keep(who, stored, soFar.run(), after, event, isHistory(event, now) || !stored.isOfThisEdition());
         recorder.measured(who, stored, after, event, wish);
         List<RunEvent> played =
